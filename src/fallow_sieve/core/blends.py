@@ -1,0 +1,305 @@
+"""A blend and what follows from its parts: nutrients, shares, dough metrics, volume, cost.
+
+c = Σ wᵢ cᵢ and σ² = Σ wᵢ² σᵢ², over the whole mix for nutrients and over the flour base for dough metrics
+(see docs/method.md). Unknown is not zero: a sum with a gap is a lower bound and says how much is known.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+
+import numpy as np
+
+from fallow_sieve.core.errors import BadInputError, UnknownNameError
+from fallow_sieve.core.estimates import UNKNOWN, Estimate, estimate
+from fallow_sieve.core.ingredients import Ingredient, Role
+from fallow_sieve.core.nutrients import NUTRIENTS
+from fallow_sieve.core.quantities import CupStandard, cup_ml
+from fallow_sieve.core.shelf import COLUMN, QUALITIES, FloatArray, Shelf
+
+MAX_PARTS = 200
+MAX_MASS_G = 1e9
+
+
+@dataclass(frozen=True, slots=True)
+class Metric:
+    """Something a blend is judged by: name with its unit, label, unit, physical limits, how many decimals."""
+
+    name: str
+    label: str
+    unit: str
+    lowest: float
+    highest: float
+    decimals: int
+    basis: str
+
+
+METRICS: dict[str, Metric] = {
+    m.name: m
+    for m in (
+        Metric("protein_pct", "Protein", "g/100 g", 0, 100, 1, "mix"),
+        Metric("fibre_pct", "Fibre", "g/100 g", 0, 100, 1, "mix"),
+        Metric("fat_pct", "Fat", "g/100 g", 0, 100, 1, "mix"),
+        Metric("starch_share_pct", "Starch share", "% of flour", 0, 100, 1, "flour"),
+        Metric("sticky_share_pct", "Sticky share", "% of flour", 0, 100, 1, "flour"),
+        Metric("whole_grain_share_pct", "Whole grain", "% of flour", 0, 100, 1, "flour"),
+        Metric("thirst_g_per_g", "Thirst", "g water per g", 0, math.inf, 2, "flour"),
+        Metric("grit_index", "Grit", "of 5", 0, 5, 1, "flour"),
+        Metric("flavour_index", "Flavour", "of 5", 0, 5, 1, "flour"),
+        Metric("lightness_l", "Lightness", "L*", 0, 100, 0, "flour"),
+        Metric("total_starch_pct", "Total starch", "g/100 g", 0, 100, 1, "mix"),
+        Metric("amylose_pct_of_starch", "Amylose", "% of starch", 0, 100, 1, "starch"),
+        Metric("available_carbohydrate_pct", "Available carbohydrate", "g/100 g", 0, 100, 1, "mix"),
+        Metric("energy_kj", "Energy", "kJ/100 g", 0, math.inf, 0, "mix"),
+        Metric("energy_kcal", "Energy", "kcal/100 g", 0, math.inf, 0, "mix"),
+        Metric("density_g_per_ml", "Bulk density", "g/mL", 0, math.inf, 2, "mix"),
+        Metric("cup_g", "A cup", "g", 0, math.inf, 0, "mix"),
+    )
+}
+BANDED = tuple(METRICS)[:10]
+
+# Metrics that are one column of the matrix, as a mean over the mix or over the flour base.
+_MIX_COLUMNS = {
+    "protein_pct": "protein_g",
+    "fibre_pct": "fibre_g",
+    "fat_pct": "fat_g",
+    "total_starch_pct": "starch_g",
+    "available_carbohydrate_pct": "available_carbohydrate_g",
+    "energy_kj": "energy_kj",
+    "energy_kcal": "energy_kcal",
+}
+_FLOUR_COLUMNS = {
+    "thirst_g_per_g": "thirst_g_per_g",
+    "grit_index": "grit_index",
+    "flavour_index": "flavour_index",
+    "lightness_l": "lightness_l",
+}
+FIELD_OF_METRIC: dict[str, str] = {**_MIX_COLUMNS, **_FLOUR_COLUMNS, "sticky_share_pct": "stickiness"}
+_ROLE_SHARES = {"starch_share_pct": Role.STARCH, "whole_grain_share_pct": Role.WHOLE_GRAIN}
+# Amylose is stated for the starch that has a known value, as long as that is nearly all of it.
+_KNOWN_STARCH_NEEDED = 0.98
+
+
+@dataclass(frozen=True, slots=True)
+class Part:
+    """One ingredient of a blend, by slug, with its mass in g; a locked part keeps its mass."""
+
+    ingredient: str
+    mass_g: float
+    locked: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Blend:
+    """A named mix of parts, each ingredient once, with the use it is meant for (or None)."""
+
+    parts: tuple[Part, ...]
+    name: str = ""
+    use: str | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class PartShare:
+    """A part with its mass in g, % of the whole mix and % of the flour base (None without flour)."""
+
+    ingredient: str
+    name: str
+    role: Role
+    mass_g: float
+    mix_pct: float
+    flour_pct: float | None
+
+
+@dataclass(frozen=True, slots=True)
+class Analysis:
+    """What a blend is: nutrients per 100 g of mix, metrics in their own units, colour, cost and quality.
+
+    `flour_lab` is the mass-mean L*a*b* of the flour base; `gritty` the slug that gives most of the grit;
+    `rests_on_pct` the % of the mix's mass by how its numbers are known; `cost_per_kg` by known mass.
+    """
+
+    mass_g: float
+    flour_base_g: float
+    parts: tuple[PartShare, ...]
+    nutrients: dict[str, Estimate]
+    metrics: dict[str, Estimate]
+    cost_per_kg: Estimate
+    flour_lab: tuple[float, float, float] | None
+    gritty: str | None
+    rests_on_pct: dict[str, float] = field(default_factory=dict)
+
+
+def check_parts(parts: Sequence[Part], shelf: Shelf, place: str = "/parts") -> None:
+    """Raise BadInputError, naming a JSON pointer under `place`, unless parts are usable.
+
+    Usable: 1–200 parts, known ingredients, each once, finite positive masses in g.
+    """
+    if not parts:
+        raise BadInputError("a blend needs at least one part", place=place, right="add an ingredient")
+    if len(parts) > MAX_PARTS:
+        raise BadInputError(f"{len(parts)} parts", place=place, right=f"a blend has at most {MAX_PARTS}")
+    seen: dict[str, int] = {}
+    for i, part in enumerate(parts):
+        if part.ingredient in seen:
+            raise BadInputError(
+                f"{part.ingredient!r} stands twice (also at {place}/{seen[part.ingredient]})",
+                place=f"{place}/{i}/ingredient",
+                right="add the two masses together",
+            )
+        seen[part.ingredient] = i
+        if part.ingredient not in shelf.row_of:
+            raise UnknownNameError(
+                "ingredient", part.ingredient, shelf.row_of, place=f"{place}/{i}/ingredient"
+            )
+        if not (math.isfinite(part.mass_g) and 0 < part.mass_g <= MAX_MASS_G):
+            raise BadInputError(
+                f"a mass of {part.mass_g!r} g",
+                place=f"{place}/{i}/mass_g",
+                right=f"it must be over 0 and at most {MAX_MASS_G:.0e} g",
+            )
+
+
+def analyse(blend: Blend, shelf: Shelf, cup: CupStandard = CupStandard.US) -> Analysis:
+    """Return what `blend` is, from the numbers of `shelf`; `cup` sets the grams per cup.
+
+    Raises BadInputError for parts that cannot be used. See the module's head and docs/method.md.
+    """
+    check_parts(blend.parts, shelf)
+    rows = np.array([shelf.row_of[p.ingredient] for p in blend.parts])
+    masses = np.array([p.mass_g for p in blend.parts])
+    items = [shelf.ingredients[r] for r in rows]
+    total_g = float(masses.sum())
+    flour = masses * shelf.in_flour[rows]
+    flour_g = float(flour.sum())
+    mix_means = _Means(masses / total_g, shelf, rows)
+    flour_means = _Means(flour / flour_g, shelf, rows) if flour_g > 0 else None
+
+    nutrients = {name: mix_means.of(name) for name in NUTRIENTS}
+    metrics = dict.fromkeys(METRICS, UNKNOWN)
+    for name, column in _MIX_COLUMNS.items():
+        metrics[name] = mix_means.of(column, METRICS[name].highest)
+    if flour_means:
+        metrics.update(_flour_metrics(flour_means, items, flour, flour_g))
+    metrics["amylose_pct_of_starch"] = _amylose(masses, shelf, rows)
+    density = _density(masses, shelf, rows)
+    metrics["density_g_per_ml"] = density
+    metrics["cup_g"] = _times(density, cup_ml(cup))
+    return Analysis(
+        mass_g=total_g,
+        flour_base_g=flour_g,
+        parts=_shares(items, masses.tolist(), total_g, flour_g),
+        nutrients=nutrients,
+        metrics=metrics,
+        cost_per_kg=_cost_per_kg(items, masses / total_g),
+        flour_lab=flour_means.colour() if flour_means else None,
+        gritty=_grittiest(items, flour, shelf, rows),
+        rests_on_pct=_rests_on(masses / total_g, shelf, rows),
+    )
+
+
+class _Means:
+    """Weighted means of every column at once: one matrix product each for value, variance and knowledge."""
+
+    __slots__ = ("_known", "_sigma", "_typical")
+
+    def __init__(self, weights: FloatArray, shelf: Shelf, rows: FloatArray) -> None:
+        self._typical: list[float] = (weights @ shelf.typical[rows]).tolist()
+        self._sigma: list[float] = np.sqrt((weights**2) @ shelf.variance[rows]).tolist()
+        self._known: list[float] = (weights @ shelf.known[rows] * 100).tolist()
+
+    def of(self, column: str, ceiling: float = math.inf) -> Estimate:
+        i = COLUMN[column]
+        return estimate(self._typical[i], self._sigma[i], self._known[i], ceiling=ceiling)
+
+    def strict(self, column: str, ceiling: float) -> Estimate:
+        """Like `of`, but one part without a value makes the whole unknown: an index has no lower bound."""
+        found = self.of(column, ceiling)
+        return found if found.is_known else Estimate(None, None, None, found.known_mass_pct)
+
+    def colour(self) -> tuple[float, float, float] | None:
+        lab = [self.strict(c, math.inf).typical for c in ("lightness_l",)]
+        if lab[0] is None:
+            return None
+        return (
+            lab[0],
+            self._typical[COLUMN["colour_a"]],
+            self._typical[COLUMN["colour_b"]],
+        )
+
+
+def _flour_metrics(
+    means: _Means, items: Sequence[Ingredient], flour: FloatArray, flour_g: float
+) -> dict[str, Estimate]:
+    found = {
+        name: means.strict(column, METRICS[name].highest) for name, column in _FLOUR_COLUMNS.items()
+    }
+    sticky = means.strict("stickiness", 1.0)
+    found["sticky_share_pct"] = _times(sticky, 100)
+    for name, role in _ROLE_SHARES.items():
+        share = 100 * sum(m for m, i in zip(flour.tolist(), items, strict=True) if i.role is role) / flour_g
+        found[name] = Estimate(share, share, share)
+    return found
+
+
+def _times(e: Estimate, factor: float) -> Estimate:
+    if e.typical is None or e.low is None or e.high is None:
+        return e
+    return Estimate(e.typical * factor, e.low * factor, e.high * factor, e.known_mass_pct, e.sigma * factor)
+
+
+def _amylose(masses: FloatArray, shelf: Shelf, rows: FloatArray) -> Estimate:
+    """Σ w s a / Σ w s in %, over the starch whose amylose is known, if that is 98 % of it; σ by propagation."""
+    s_col, a_col = COLUMN["starch_g"], COLUMN["amylose_pct"]
+    starch_known = shelf.known[rows, s_col]
+    starch = masses * shelf.typical[rows, s_col]
+    amylose = shelf.typical[rows, a_col]
+    known = shelf.known[rows, a_col]
+    total = float(starch.sum())
+    counted = float((starch * known).sum())
+    if total <= 0 or starch_known.min() < 1 or counted < _KNOWN_STARCH_NEEDED * total:
+        return UNKNOWN
+    mean = float((starch * known * amylose).sum()) / counted
+    from_amylose = (starch * known) ** 2 * shelf.variance[rows, a_col]
+    from_starch = (masses * known * (amylose - mean)) ** 2 * shelf.variance[rows, s_col]
+    sigma = math.sqrt(float((from_amylose + from_starch).sum())) / counted
+    return estimate(mean, sigma, ceiling=100.0)
+
+
+def _density(masses: FloatArray, shelf: Shelf, rows: FloatArray) -> Estimate:
+    """Volumes add: ρ = Σm / Σ(m/ρᵢ), low with all lows and high with all highs."""
+    bulk = shelf.density[rows]
+    known_pct = 100 * float(masses[~np.isnan(bulk[:, 1])].sum()) / float(masses.sum())
+    if np.isnan(bulk).any():
+        return Estimate(None, None, None, known_pct)
+    low, typical, high = (float(masses.sum()) / (masses[:, None] / bulk).sum(axis=0)).tolist()
+    return Estimate(typical, low, high, 100.0, (high - low) / 3.92)
+
+
+def _shares(
+    items: Sequence[Ingredient], masses: Sequence[float], total_g: float, flour_g: float
+) -> tuple[PartShare, ...]:
+    return tuple(
+        PartShare(
+            i.slug, i.name, i.role, m, 100 * m / total_g, 100 * m / flour_g if flour_g > 0 else None
+        )
+        for i, m in zip(items, masses, strict=True)
+    )
+
+
+def _cost_per_kg(items: Sequence[Ingredient], weights: FloatArray) -> Estimate:
+    priced = [(w, i.price_per_kg) for w, i in zip(weights.tolist(), items, strict=True) if i.price_per_kg is not None]
+    return estimate(sum(w * p for w, p in priced), 0.0, 100 * sum(w for w, _ in priced))
+
+
+def _grittiest(
+    items: Sequence[Ingredient], flour: FloatArray, shelf: Shelf, rows: FloatArray
+) -> str | None:
+    grit = flour * shelf.typical[rows, COLUMN["grit_index"]]
+    return items[int(grit.argmax())].slug if grit.max() > 0 else None
+
+
+def _rests_on(weights: FloatArray, shelf: Shelf, rows: FloatArray) -> dict[str, float]:
+    shares = (100 * weights @ shelf.rests_on[rows]).tolist()
+    return {str(q): s for q, s in zip(QUALITIES, shares, strict=True)}

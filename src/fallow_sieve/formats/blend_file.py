@@ -1,0 +1,243 @@
+"""The blend file, `fallow-sieve/blend` version 1: parts by slug and mass, with definitions of own ingredients."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Iterable
+from dataclasses import dataclass
+from typing import Annotated, Any, Literal
+
+from pydantic import BaseModel, ConfigDict, Discriminator, Field, Tag, create_model
+
+from fallow_sieve.core.blends import Blend, Part
+from fallow_sieve.core.errors import BadInputError
+from fallow_sieve.core.estimates import Range
+from fallow_sieve.core.ingredients import Fact, Ingredient, Quality, Role, range_from_number
+from fallow_sieve.core.nutrients import NUTRIENTS
+from fallow_sieve.formats.strict_json import parse_json
+from fallow_sieve.formats.validating import validate
+
+FORMAT = "fallow-sieve/blend"
+SLUG_PATTERN = r"^[a-z0-9]+(-[a-z0-9]+)*$"
+Slug = Annotated[str, Field(pattern=SLUG_PATTERN, max_length=80)]
+MASS_LIMIT_G = 1e9
+_GLUTEN_CEREALS = {"wheat", "rye", "barley", "spelt", "gluten"}
+_PARTS_OF_100_G = ("water_g", "protein_g", "fat_g", "carbohydrate_g", "ash_g")
+_INSIDE = (
+    ("fibre_g", "carbohydrate_g"),
+    ("sugars_g", "carbohydrate_g"),
+    ("starch_g", "carbohydrate_g"),
+    ("saturated_fat_g", "fat_g"),
+)
+_TOLERANCE_G = 3.0
+
+
+class Strict(BaseModel):
+    """A part of a file that is read strictly: no unknown key, no coercion, no NaN or infinity."""
+
+    model_config = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False)
+
+
+class RangeIn(Strict):
+    """A number given as low, typical and high."""
+
+    low: float
+    typical: float
+    high: float
+
+
+def _number_or_range(value: object) -> str:
+    return "range" if isinstance(value, dict | RangeIn) else "number"
+
+
+NumberOrRange = Annotated[
+    Annotated[float, Tag("number")] | Annotated[RangeIn, Tag("range")], Discriminator(_number_or_range)
+]
+Optional = NumberOrRange | None
+
+_NUTRIENT_FIELDS: dict[str, Any] = {name: (NumberOrRange, Field(default=None)) for name in NUTRIENTS}
+Per100G = create_model("Per100G", __base__=Strict, __doc__="Contents per 100 g.", **_NUTRIENT_FIELDS)
+
+
+class PartIn(Strict):
+    """One part: an ingredient by slug, and its mass in g."""
+
+    ingredient: Slug
+    mass_g: float = Field(gt=0, le=MASS_LIMIT_G)
+
+
+class IngredientIn(Strict):
+    """The definition of an ingredient; what is absent is unknown. Numbers may be ranges."""
+
+    slug: Slug
+    name: str = Field(default="", max_length=200)
+    role: Literal[tuple(str(r) for r in Role)]  # type: ignore[valid-type]
+    per_100_g: Per100G = Field(default_factory=Per100G)  # type: ignore[valid-type]
+    price_per_kg: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    gluten_mg_per_kg: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    allergens: list[Slug] = Field(default_factory=list, max_length=40)
+    density_g_per_ml: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    thirst_g_per_g: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    grit_index: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    flavour_index: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    lab: list[NumberOrRange] | None = Field(default=None, min_length=3, max_length=3)
+    stickiness: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    amylose_pct: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    usual_max_pct: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    shelf_months: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    watch: list[Slug] = Field(default_factory=list, max_length=40)
+
+
+class BlendFile(Strict):
+    """A blend file, version 1."""
+
+    format: Literal["fallow-sieve/blend"]
+    version: Literal[1]
+    name: str = Field(default="", max_length=200)
+    use: Slug | None = None
+    parts: list[PartIn] = Field(min_length=1, max_length=200)
+    ingredients: list[IngredientIn] = Field(default_factory=list, max_length=200)
+
+
+@dataclass(frozen=True, slots=True)
+class BlendDocument:
+    """What a blend file holds: the blend, and the ingredients that it defines itself."""
+
+    blend: Blend
+    ingredients: tuple[Ingredient, ...]
+
+
+def read_blend(data: bytes) -> BlendDocument:
+    """Return the blend that a blend file holds. Raises BadInputError naming the place by JSON pointer."""
+    file = validate(BlendFile, parse_json(data))
+    parts = tuple(Part(p.ingredient, p.mass_g) for p in file.parts)
+    _no_twice([p.ingredient for p in parts], "/parts", "ingredient")
+    _no_twice([i.slug for i in file.ingredients], "/ingredients", "slug")
+    own = tuple(_defined(i, f"/ingredients/{n}") for n, i in enumerate(file.ingredients))
+    return BlendDocument(Blend(parts, file.name, file.use), own)
+
+
+def _no_twice(slugs: list[str], place: str, key: str) -> None:
+    for n, slug in enumerate(slugs):
+        first = slugs.index(slug)
+        if first != n:
+            raise BadInputError(
+                f"{slug!r} stands twice, first at {place}/{first}", place=f"{place}/{n}/{key}", right="keep one"
+            )
+
+
+# Highest value that can be true, by field; nutrients in g, mg, µg, kJ and kcal per 100 g.
+_HIGHEST = {
+    "energy_kj": 4000.0, "energy_kcal": 950.0, "density_g_per_ml": 3.0, "thirst_g_per_g": 100.0,
+    "grit_index": 5.0, "flavour_index": 5.0, "stickiness": 1.0, "amylose_pct": 100.0, "shelf_months": 240.0,
+    "price_per_kg": 1e6, "gluten_mg_per_kg": 1e6, "usual_max_pct": 100.0, "lightness_l": 100.0,
+    "colour_a": 128.0, "colour_b": 128.0,
+}
+_BY_UNIT = {"g": 100.0, "mg": 1e5, "µg": 1e8}
+_SIGNED = {"colour_a": -128.0, "colour_b": -128.0}
+_FACTS = ("density_g_per_ml", "thirst_g_per_g", "grit_index", "flavour_index", "stickiness", "amylose_pct", "shelf_months")
+
+
+def _range(name: str, given: float | RangeIn, place: str) -> Range:
+    try:
+        found = (
+            Range(given.low, given.typical, given.high)
+            if isinstance(given, RangeIn)
+            else range_from_number(name, given)
+        )
+    except BadInputError as error:
+        raise error.at(place) from error
+    highest = _HIGHEST.get(name) or _BY_UNIT[NUTRIENTS[name].unit]
+    lowest = _SIGNED.get(name, 0.0)
+    if found.low < lowest or (found.high if isinstance(given, RangeIn) else given) > highest:
+        shown = given if isinstance(given, float | int) else f"{found.low:g} to {found.high:g}"
+        raise BadInputError(f"{shown} is out of range", place=place, right=f"it must be from {lowest:g} to {highest:g}")
+    if name == "density_g_per_ml" and found.low <= 0:
+        raise BadInputError(f"a density of {found.low:g} g/mL", place=place, right="it must be over 0")
+    return found
+
+
+def _defined(given: IngredientIn, place: str) -> Ingredient:
+    facts = {
+        name: _range(name, value, f"{place}/per_100_g/{name}")
+        for name in NUTRIENTS
+        if (value := getattr(given.per_100_g, name)) is not None
+    }
+    _check_whole(facts, f"{place}/per_100_g")
+    for name in _FACTS:
+        value = getattr(given, name)
+        if value is not None:
+            facts[name] = _range(name, value, f"{place}/{name}")
+    for n, name in enumerate(("lightness_l", "colour_a", "colour_b")):
+        if given.lab is not None:
+            facts[name] = _range(name, given.lab[n], f"{place}/lab/{n}")
+    gluten = _number(given, "gluten_mg_per_kg", place)
+    made_of_gluten = gluten is None and bool(_GLUTEN_CEREALS & set(given.allergens))
+    usual = _number(given, "usual_max_pct", place)
+    price = _number(given, "price_per_kg", place)
+    return Ingredient(
+        slug=given.slug,
+        name=given.name or given.slug,
+        role=Role(given.role),
+        facts={n: Fact(r, Quality.LABEL, "given in the blend file") for n, r in facts.items()},
+        price_per_kg=price.typical if price else None,
+        gluten_mg_per_kg=gluten.high if gluten else None,
+        gluten_risk="contains-gluten" if made_of_gluten else "",
+        allergens=tuple(sorted(set(given.allergens))),
+        watch=tuple(sorted(set(given.watch))),
+        usual_max_pct=usual.typical if usual else None,
+    )
+
+
+def _number(given: IngredientIn, name: str, place: str) -> Range | None:
+    value = getattr(given, name)
+    return None if value is None else _range(name, value, f"{place}/{name}")
+
+
+def _check_whole(facts: dict[str, Range], place: str) -> None:
+    total = sum(facts[n].typical for n in _PARTS_OF_100_G if n in facts)
+    if total > 100 + _TOLERANCE_G:
+        raise BadInputError(
+            f"water, protein, fat, carbohydrate and ash add up to {total:g} g in 100 g",
+            place=place, right="check for numbers per serving, or a slipped unit",
+        )
+    for inner, outer in _INSIDE:
+        if inner in facts and outer in facts and facts[inner].low > facts[outer].high + _TOLERANCE_G:
+            raise BadInputError(
+                f"{facts[inner].typical:g} g is more than the {facts[outer].typical:g} g of {outer} that holds it",
+                place=f"{place}/{inner}", right="carbohydrate_g is counted with its fibre",
+            )
+
+
+def write_blend(blend: Blend, own: Iterable[Ingredient] = ()) -> str:
+    """Return the blend file of `blend` as JSON text, with definitions of the `own` ingredients it uses."""
+    document: dict[str, Any] = {"format": FORMAT, "version": 1, "name": blend.name}
+    if blend.use:
+        document["use"] = blend.use
+    document["parts"] = [{"ingredient": p.ingredient, "mass_g": p.mass_g} for p in blend.parts]
+    used = {p.ingredient for p in blend.parts}
+    definitions = [_definition(i) for i in sorted(own, key=lambda i: i.slug) if i.slug in used]
+    if definitions:
+        document["ingredients"] = definitions
+    return json.dumps(document, ensure_ascii=False, indent=2) + "\n"
+
+
+def _definition(item: Ingredient) -> dict[str, Any]:
+    found: dict[str, Any] = {"slug": item.slug, "name": item.name, "role": str(item.role)}
+    contents = {n: _range_out(item.facts[n].range) for n in NUTRIENTS if n in item.facts}
+    if contents:
+        found["per_100_g"] = contents
+    found.update({n: _range_out(item.facts[n].range) for n in _FACTS if n in item.facts})
+    if "lightness_l" in item.facts:
+        found["lab"] = [item.facts[n].range.typical for n in ("lightness_l", "colour_a", "colour_b") if n in item.facts]
+    for name in ("price_per_kg", "gluten_mg_per_kg", "usual_max_pct"):
+        if getattr(item, name) is not None:
+            found[name] = getattr(item, name)
+    for name in ("allergens", "watch"):
+        if getattr(item, name):
+            found[name] = list(getattr(item, name))
+    return found
+
+
+def _range_out(r: Range) -> dict[str, float]:
+    return {"low": r.low, "typical": r.typical, "high": r.high}

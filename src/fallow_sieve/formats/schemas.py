@@ -1,0 +1,34 @@
+"""The JSON Schemas of the formats. `python -m fallow_sieve.formats.schemas` writes them beside this file."""
+
+from __future__ import annotations
+
+import json
+from pathlib import Path
+
+from pydantic import BaseModel
+
+from fallow_sieve.formats.blend_file import BlendFile
+from fallow_sieve.formats.documents import AnalysisDocument, ComparisonDocument
+
+FOLDER = Path(__file__).with_name("schemas")
+MODELS: dict[str, type[BaseModel]] = {
+    "blend-1.json": BlendFile,
+    "analysis-1.json": AnalysisDocument,
+    "comparison-1.json": ComparisonDocument,
+}
+
+
+def schema_text(name: str) -> str:
+    """Return the JSON Schema (2020-12) of the format file `name` as text."""
+    schema = {"$schema": "https://json-schema.org/draft/2020-12/schema", **MODELS[name].model_json_schema()}
+    return json.dumps(schema, ensure_ascii=False, indent=1, sort_keys=True) + "\n"
+
+
+def write_schemas() -> None:
+    """Write every schema to the package's folder."""
+    for name in MODELS:
+        FOLDER.joinpath(name).write_text(schema_text(name), encoding="utf-8")
+
+
+if __name__ == "__main__":
+    write_schemas()

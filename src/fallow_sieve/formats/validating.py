@@ -1,0 +1,108 @@
+"""Turns what Pydantic finds wrong into one message with a JSON pointer, what is wrong and what would be right."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import Any, TypeVar
+
+from pydantic import BaseModel, ValidationError
+
+from fallow_sieve.core.errors import BadInputError, nearest_names, shown
+
+ModelT = TypeVar("ModelT", bound=BaseModel)
+# Tags of the number-or-range choice: they are no part of the document.
+_TAGS = {"number", "range"}
+
+
+def validate(model: type[ModelT], value: object) -> ModelT:
+    """Return `value` as `model`. Raises BadInputError naming the first wrong place by JSON pointer."""
+    try:
+        return model.model_validate(value)
+    except ValidationError as error:
+        raise as_bad_input(error, model) from error
+
+
+def as_bad_input(error: ValidationError, model: type[BaseModel] | None = None) -> BadInputError:
+    """Return the first of Pydantic's findings as a BadInputError."""
+    first = error.errors(include_url=False)[0]
+    return BadInputError(_wrong(first), place=pointer(first["loc"]), right=_right(first, model))
+
+
+def pointer(loc: Sequence[int | str]) -> str:
+    """Return the JSON pointer (RFC 6901) of a location; the whole document is "/".
+
+    >>> pointer(("parts", 0, "mass_g"))
+    '/parts/0/mass_g'
+    """
+    steps = [str(s).replace("~", "~0").replace("/", "~1")[:80] for s in loc if s not in _TAGS]
+    return "/" + "/".join(steps)
+
+
+def _wrong(finding: Any) -> str:
+    kind, value = finding["type"], finding.get("input")
+    if kind == "extra_forbidden":
+        return f"unknown key {shown(str(finding['loc'][-1]))}"
+    if kind == "missing":
+        return f"{shown(str(finding['loc'][-1]))} is missing"
+    if kind == "value_error":
+        return str(finding["ctx"]["error"])
+    return f"{shown(value)} will not do"
+
+
+_PLAIN = {
+    "float_type": "it must be a number",
+    "int_type": "it must be a whole number",
+    "string_type": "it must be a text in quotes",
+    "bool_type": "it must be true or false",
+    "list_type": "it must be a list in [ ]",
+    "model_type": "it must be an object in { }",
+    "dict_type": "it must be an object in { }",
+    "finite_number": "it must be a finite number",
+    "json_invalid": "it must be valid JSON",
+}
+
+
+def _right(finding: Any, model: type[BaseModel] | None) -> str:
+    kind, context = finding["type"], finding.get("ctx") or {}
+    if kind == "extra_forbidden":
+        return _known_keys(finding["loc"], model)
+    if kind in _PLAIN:
+        return _PLAIN[kind]
+    if kind == "literal_error":
+        return f"it must be {context['expected']}"
+    if kind in ("missing", "value_error"):
+        return ""
+    text = str(finding["msg"])
+    return "it must" + text.removeprefix("Input should").removeprefix("String should") if "should" in text else text
+
+
+def _known_keys(loc: Sequence[int | str], model: type[BaseModel] | None) -> str:
+    names = _fields_at([s for s in loc[:-1] if s not in _TAGS], model)
+    if not names:
+        return "leave it out"
+    near = nearest_names(str(loc[-1]), names, 2)
+    return f"did you mean {' or '.join(near)}?" if near else f"known here: {', '.join(sorted(names))}"
+
+
+def _fields_at(loc: Sequence[int | str], model: type[BaseModel] | None) -> list[str]:
+    """Follow the JSON schema of `model` along `loc` to the names that may stand there."""
+    if model is None:
+        return []
+    schema = model.model_json_schema()
+    node: Any = schema
+    for step in loc:
+        node = _resolved(node, schema)
+        node = node.get("items", {}) if isinstance(step, int) else node.get("properties", {}).get(step, {})
+    return list(_resolved(node, schema).get("properties", {}))
+
+
+def _resolved(node: Any, schema: Any) -> Any:
+    for _ in range(8):
+        options = [o for o in node.get("anyOf", node.get("oneOf", [])) if o.get("type") not in ("null", "number")]
+        if "$ref" in node:
+            node = schema["$defs"][node["$ref"].rsplit("/", 1)[-1]]
+        elif options:
+            node = options[0]
+        else:
+            break
+    return node

@@ -1,0 +1,1 @@
+"""The bundled tables (CSV, each row one fact with its source or basis) and one small loader each."""
