@@ -150,9 +150,7 @@ def check_parts(parts: Sequence[Part], shelf: Shelf, place: str = "/parts") -> N
             )
         seen[part.ingredient] = i
         if part.ingredient not in shelf.row_of:
-            raise UnknownNameError(
-                "ingredient", part.ingredient, shelf.row_of, place=f"{place}/{i}/ingredient"
-            )
+            raise UnknownNameError("ingredient", part.ingredient, shelf.row_of, place=f"{place}/{i}/ingredient")
         if not (math.isfinite(part.mass_g) and 0 < part.mass_g <= MAX_MASS_G):
             raise BadInputError(
                 f"a mass of {part.mass_g!r} g",
@@ -232,9 +230,7 @@ class _Means:
 def _flour_metrics(
     means: _Means, items: Sequence[Ingredient], flour: FloatArray, flour_g: float
 ) -> dict[str, Estimate]:
-    found = {
-        name: means.strict(column, METRICS[name].highest) for name, column in _FLOUR_COLUMNS.items()
-    }
+    found = {name: means.strict(column, METRICS[name].highest) for name, column in _FLOUR_COLUMNS.items()}
     sticky = means.strict("stickiness", 1.0)
     found["sticky_share_pct"] = _times(sticky, 100)
     for name, role in _ROLE_SHARES.items():
@@ -281,9 +277,7 @@ def _shares(
     items: Sequence[Ingredient], masses: Sequence[float], total_g: float, flour_g: float
 ) -> tuple[PartShare, ...]:
     return tuple(
-        PartShare(
-            i.slug, i.name, i.role, m, 100 * m / total_g, 100 * m / flour_g if flour_g > 0 else None
-        )
+        PartShare(i.slug, i.name, i.role, m, 100 * m / total_g, 100 * m / flour_g if flour_g > 0 else None)
         for i, m in zip(items, masses, strict=True)
     )
 
@@ -293,9 +287,7 @@ def _cost_per_kg(items: Sequence[Ingredient], weights: FloatArray) -> Estimate:
     return estimate(sum(w * p for w, p in priced), 0.0, 100 * sum(w for w, _ in priced))
 
 
-def _grittiest(
-    items: Sequence[Ingredient], flour: FloatArray, shelf: Shelf, rows: FloatArray
-) -> str | None:
+def _grittiest(items: Sequence[Ingredient], flour: FloatArray, shelf: Shelf, rows: FloatArray) -> str | None:
     grit = flour * shelf.typical[rows, COLUMN["grit_index"]]
     return items[int(grit.argmax())].slug if grit.max() > 0 else None
 

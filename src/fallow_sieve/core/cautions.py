@@ -63,7 +63,9 @@ def _gluten(gluten: GlutenEstimate, shelf: Shelf) -> Caution | None:
 def _oats(items: Iterable[Ingredient]) -> Caution | None:
     if not any("oats" in i.watch for i in items):
         return None
-    return Caution("oats", "Oats need a gluten-free supply, and a few people with coeliac disease do not tolerate oats at all.")
+    return Caution(
+        "oats", "Oats need a gluten-free supply, and a few people with coeliac disease do not tolerate oats at all."
+    )
 
 
 def _allergens(items: Iterable[Ingredient]) -> Caution | None:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from fallow_sieve.core.blends import Analysis
 from fallow_sieve.core.estimates import UNKNOWN, Estimate
 from fallow_sieve.core.ingredients import Ingredient
 from fallow_sieve.core.nutrients import NUTRIENTS
@@ -50,3 +51,29 @@ def _for_mass(item: Ingredient, nutrient: str, mass_g: float) -> Estimate:
         return UNKNOWN
     k = mass_g / 100
     return Estimate(found.typical * k, found.low * k, found.high * k, 100.0, found.sigma * k)
+
+
+def of_mix(analysis: Analysis, basis: Basis) -> OnBasis:
+    """Return a whole mix on `basis`: g, and nutrients in the units their names say for that mass.
+
+    A nutrient that is not wholly known stays a lower bound: `high` is None.
+    """
+    bulk = analysis.metrics["density_g_per_ml"]
+    if basis.mass_g is not None:
+        mass = low = high = basis.mass_g
+    elif bulk.typical is not None and bulk.low is not None and bulk.high is not None and basis.volume_ml is not None:
+        mass, low, high = (d * basis.volume_ml for d in (bulk.typical, bulk.low, bulk.high))
+    else:
+        return OnBasis("", "", None, None, None, dict.fromkeys(NUTRIENTS, UNKNOWN))
+    k = mass / 100
+    return OnBasis("", "", mass, low, high, {n: _scaled(e, k) for n, e in analysis.nutrients.items()})
+
+
+def _scaled(e: Estimate, k: float) -> Estimate:
+    return Estimate(
+        None if e.typical is None else e.typical * k,
+        None if e.low is None else e.low * k,
+        None if e.high is None else e.high * k,
+        e.known_mass_pct,
+        e.sigma * k,
+    )

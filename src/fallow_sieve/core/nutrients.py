@@ -61,9 +61,7 @@ def available_carbohydrate_g(carbohydrate_g: float, fibre_g: float) -> float:
     return max(0.0, carbohydrate_g - fibre_g)
 
 
-def energy_kj(
-    protein_g: float, fat_g: float, available_g: float, fibre_g: float, polyols_g: float = 0.0
-) -> float:
+def energy_kj(protein_g: float, fat_g: float, available_g: float, fibre_g: float, polyols_g: float = 0.0) -> float:
     """Return kJ of the given g of protein, fat, available carbohydrate, fibre and polyols.
 
     Source: Regulation (EU) 1169/2011, Annex XIV.
@@ -81,9 +79,7 @@ def energy_kj(
     )
 
 
-def energy_kcal(
-    protein_g: float, fat_g: float, available_g: float, fibre_g: float, polyols_g: float = 0.0
-) -> float:
+def energy_kcal(protein_g: float, fat_g: float, available_g: float, fibre_g: float, polyols_g: float = 0.0) -> float:
     """Return kcal of the given g of protein, fat, available carbohydrate, fibre and polyols.
 
     Source: Regulation (EU) 1169/2011, Annex XIV.

@@ -108,9 +108,7 @@ def _fill_row(
         density[:] = (bulk.low, bulk.typical, bulk.high)
 
 
-def _write(
-    column: int, value: Range, typical: FloatArray, variance: FloatArray, known: FloatArray
-) -> None:
+def _write(column: int, value: Range, typical: FloatArray, variance: FloatArray, known: FloatArray) -> None:
     typical[column] = value.typical
     variance[column] = value.sigma**2
     known[column] = 1.0

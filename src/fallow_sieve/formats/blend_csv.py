@@ -19,7 +19,9 @@ def write_blend_csv(analysis: Analysis) -> str:
     writer = csv.writer(out, lineterminator="\n")
     writer.writerow(COLUMNS)
     for p in analysis.parts:
-        writer.writerow([p.ingredient, _guarded(p.name), repr(p.mass_g), "" if p.flour_pct is None else f"{p.flour_pct:.4f}"])
+        writer.writerow(
+            [p.ingredient, _guarded(p.name), repr(p.mass_g), "" if p.flour_pct is None else f"{p.flour_pct:.4f}"]
+        )
     return out.getvalue()
 
 
@@ -56,7 +58,9 @@ def _check_header(header: list[str]) -> None:
             )
     for n, column in enumerate(header):
         if column not in COLUMNS:
-            raise BadInputError(f"unknown column {shown(column)}", place=f"row 1, column {n + 1}", right=f"known: {', '.join(COLUMNS)}")
+            raise BadInputError(
+                f"unknown column {shown(column)}", place=f"row 1, column {n + 1}", right=f"known: {', '.join(COLUMNS)}"
+            )
         if header.index(column) != n:
             raise BadInputError(f"the column {column!r} stands twice", place=f"row 1, column {n + 1}", right="keep one")
 
@@ -68,7 +72,8 @@ def _part(row: list[str], header: list[str], line: int) -> Part:
     mass = cells["mass_g"]
     if not _NUMBER.fullmatch(mass) or not 0 < float(mass) <= MAX_MASS_G:
         raise BadInputError(
-            f"a mass of {shown(mass)}", place=f"row {line}, column mass_g",
+            f"a mass of {shown(mass)}",
+            place=f"row {line}, column mass_g",
             right="it must be a number of grams over 0, with a point for decimals",
         )
     if not cells["ingredient"]:

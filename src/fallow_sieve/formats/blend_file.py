@@ -128,14 +128,33 @@ def _no_twice(slugs: list[str], place: str, key: str) -> None:
 
 # Highest value that can be true, by field; nutrients in g, mg, µg, kJ and kcal per 100 g.
 _HIGHEST = {
-    "energy_kj": 4000.0, "energy_kcal": 950.0, "density_g_per_ml": 3.0, "thirst_g_per_g": 100.0,
-    "grit_index": 5.0, "flavour_index": 5.0, "stickiness": 1.0, "amylose_pct": 100.0, "shelf_months": 240.0,
-    "price_per_kg": 1e6, "gluten_mg_per_kg": 1e6, "usual_max_pct": 100.0, "lightness_l": 100.0,
-    "colour_a": 128.0, "colour_b": 128.0,
+    "energy_kj": 4000.0,
+    "energy_kcal": 950.0,
+    "density_g_per_ml": 3.0,
+    "thirst_g_per_g": 100.0,
+    "grit_index": 5.0,
+    "flavour_index": 5.0,
+    "stickiness": 1.0,
+    "amylose_pct": 100.0,
+    "shelf_months": 240.0,
+    "price_per_kg": 1e6,
+    "gluten_mg_per_kg": 1e6,
+    "usual_max_pct": 100.0,
+    "lightness_l": 100.0,
+    "colour_a": 128.0,
+    "colour_b": 128.0,
 }
 _BY_UNIT = {"g": 100.0, "mg": 1e5, "µg": 1e8}
 _SIGNED = {"colour_a": -128.0, "colour_b": -128.0}
-_FACTS = ("density_g_per_ml", "thirst_g_per_g", "grit_index", "flavour_index", "stickiness", "amylose_pct", "shelf_months")
+_FACTS = (
+    "density_g_per_ml",
+    "thirst_g_per_g",
+    "grit_index",
+    "flavour_index",
+    "stickiness",
+    "amylose_pct",
+    "shelf_months",
+)
 
 
 def _range(name: str, given: float | RangeIn, place: str) -> Range:
@@ -199,13 +218,15 @@ def _check_whole(facts: dict[str, Range], place: str) -> None:
     if total > 100 + _TOLERANCE_G:
         raise BadInputError(
             f"water, protein, fat, carbohydrate and ash add up to {total:g} g in 100 g",
-            place=place, right="check for numbers per serving, or a slipped unit",
+            place=place,
+            right="check for numbers per serving, or a slipped unit",
         )
     for inner, outer in _INSIDE:
         if inner in facts and outer in facts and facts[inner].low > facts[outer].high + _TOLERANCE_G:
             raise BadInputError(
                 f"{facts[inner].typical:g} g is more than the {facts[outer].typical:g} g of {outer} that holds it",
-                place=f"{place}/{inner}", right="carbohydrate_g is counted with its fibre",
+                place=f"{place}/{inner}",
+                right="carbohydrate_g is counted with its fibre",
             )
 
 

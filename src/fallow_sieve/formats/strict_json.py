@@ -21,14 +21,13 @@ def parse_json(data: bytes) -> Any:
     try:
         text = data.decode("utf-8-sig")
     except UnicodeDecodeError as error:
-        raise BadInputError(
-            f"byte {error.start} is not UTF-8 text", right="give a JSON document in UTF-8"
-        ) from error
+        raise BadInputError(f"byte {error.start} is not UTF-8 text", right="give a JSON document in UTF-8") from error
     try:
         return json.loads(text, parse_constant=_no_constant, object_pairs_hook=_no_twice, parse_float=_finite)
     except json.JSONDecodeError as error:
         raise BadInputError(
-            f"not JSON: {error.msg.lower()}", place=f"line {error.lineno}, column {error.colno}",
+            f"not JSON: {error.msg.lower()}",
+            place=f"line {error.lineno}, column {error.colno}",
             right="check for a missing comma, quote or bracket",
         ) from error
     except (ValueError, RecursionError) as error:

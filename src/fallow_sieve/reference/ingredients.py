@@ -101,9 +101,7 @@ def _ingredient(row: IngredientRow, contents: dict[str, Fact]) -> Ingredient:
 
 def _properties(row: IngredientRow) -> dict[str, Fact]:
     ranges = {
-        "density_g_per_ml": _range(
-            row.density_g_per_ml_low, row.density_g_per_ml_typical, row.density_g_per_ml_high
-        ),
+        "density_g_per_ml": _range(row.density_g_per_ml_low, row.density_g_per_ml_typical, row.density_g_per_ml_high),
         "thirst_g_per_g": _range(row.thirst_g_per_g_low, row.thirst_g_per_g_typical, row.thirst_g_per_g_high),
         "amylose_pct": _range(row.amylose_low_pct, row.amylose_typical_pct, row.amylose_high_pct),
         "shelf_months": _range(row.shelf_months_low, row.shelf_months_typical, row.shelf_months_high),

@@ -37,6 +37,5 @@ def aliases() -> tuple[AliasRow, ...]:
 def look_alikes() -> tuple[LookAlike, ...]:
     """Return the pairs of bundled ingredients that are taken for each other."""
     return tuple(
-        LookAlike(r.ingredient, r.easily_taken_for, r.how_they_differ)
-        for r in read_table("look_alikes", LookAlikeRow)
+        LookAlike(r.ingredient, r.easily_taken_for, r.how_they_differ) for r in read_table("look_alikes", LookAlikeRow)
     )

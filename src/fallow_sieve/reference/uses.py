@@ -58,7 +58,5 @@ def rules() -> Rules:
     doses: dict[str, dict[str, DoseBand]] = defaultdict(dict)
     for d in read_table("binder_doses", DoseRow):
         doses[d.use][d.binder] = DoseBand(d.dose_low_pct, d.dose_typical_pct, d.dose_high_pct)
-    uses = {
-        u.use: Use(u.use, u.name, u.family, u.moisture, tuple(bands[u.use])) for u in read_table("uses", UseRow)
-    }
+    uses = {u.use: Use(u.use, u.name, u.family, u.moisture, tuple(bands[u.use])) for u in read_table("uses", UseRow)}
     return Rules(uses, dict(doses))

@@ -1,0 +1,1 @@
+"""The web interface of the core: a Flask application under /api/v1, and the pages that are built from web/."""

@@ -1,0 +1,39 @@
+"""The application factory."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from datetime import UTC, datetime
+from pathlib import Path
+
+from flask import Flask, Response
+
+from fallow_sieve.api import blends, briefs, judging, kitchen, pages, reference, transfer
+from fallow_sieve.api.problems import register_problems
+from fallow_sieve.api.security import register_security
+from fallow_sieve.store.kitchen_store import KitchenStore
+
+API = "/api/v1"
+
+
+def _clock() -> datetime:
+    return datetime.now(UTC)
+
+
+def create_app(database: Path, *, clock: Callable[[], datetime] = _clock, web_dist: Path | None = None) -> Flask:
+    """Return the application on the kitchen in `database`, which is made or brought up to date on the way."""
+    app = Flask(__name__, static_folder=None)
+    app.extensions["kitchen"] = KitchenStore(database)
+    app.extensions["clock"] = clock
+    app.extensions["web_dist"] = web_dist or pages.BUILT
+    register_problems(app)
+    register_security(app)
+    for module in (reference, kitchen, briefs, blends, judging, transfer):
+        app.register_blueprint(module.routes, url_prefix=API)
+    app.register_blueprint(pages.routes)
+
+    @app.get(f"{API}/ping")
+    def ping() -> Response:
+        return Response(status=204)
+
+    return app

@@ -1,0 +1,97 @@
+"""Small parts that every route uses: reading a body, answering with JSON, ETag and If-Match, cursors."""
+
+from __future__ import annotations
+
+import re
+from datetime import UTC, date, datetime
+from typing import Any, TypeVar, cast
+
+from flask import Response, current_app, request
+from pydantic import BaseModel, TypeAdapter
+
+from fallow_sieve.core.blends import Part
+from fallow_sieve.core.errors import BadInputError, shown
+from fallow_sieve.formats.strict_json import parse_json
+from fallow_sieve.formats.validating import validate
+from fallow_sieve.store.kitchen_store import KitchenStore
+
+ModelT = TypeVar("ModelT", bound=BaseModel)
+PAGE_LIMIT = 100
+
+
+def store() -> KitchenStore:
+    """Return the kitchen's store of this application."""
+    return cast(KitchenStore, current_app.extensions["kitchen"])
+
+
+def now_text() -> str:
+    """Return the time as ISO 8601 text in UTC, by the application's clock."""
+    clock = current_app.extensions["clock"]
+    return cast(datetime, clock()).astimezone(UTC).strftime("%Y-%m-%dT%H:%M:%SZ")
+
+
+def today() -> date:
+    """Return the date by the application's clock."""
+    return cast(datetime, current_app.extensions["clock"]()).date()
+
+
+def body(model: type[ModelT]) -> ModelT:
+    """Return the request's JSON body as `model`. Raises BadInputError naming the place."""
+    if request.mimetype not in ("application/json", "application/merge-patch+json"):
+        raise BadInputError(f"a body of type {shown(request.mimetype)}", right="send application/json")
+    return validate(model, parse_json(request.get_data()))
+
+
+def answer(value: BaseModel, status: int = 200, version: int | None = None) -> Response:
+    """Return `value` as JSON; with `version` as its ETag."""
+    return _json(value.model_dump_json().encode(), status, version)
+
+
+def answer_core(adapter: TypeAdapter[Any], value: object) -> Response:
+    """Return a value of the core as JSON, written by its `adapter`."""
+    return _json(adapter.dump_json(value), 200, None)
+
+
+def _json(data: bytes, status: int, version: int | None) -> Response:
+    response = Response(data, status, mimetype="application/json")
+    if version is not None:
+        response.headers["ETag"] = f'"{version}"'
+    return response
+
+
+_ETAG = re.compile(r'(?:W/)?"?(\d{1,15})"?')
+
+
+def if_match() -> int:
+    """Return the version that If-Match names. Raises BadInputError where it is missing or not one of ours."""
+    given = request.headers.get("If-Match", "")
+    match = _ETAG.fullmatch(given.strip())
+    if match is None:
+        raise BadInputError(
+            f"If-Match {shown(given)}" if given else "the header If-Match is missing",
+            place="If-Match",
+            right='send the ETag that the record was read with, such as "3"',
+        )
+    return int(match.group(1))
+
+
+def whole(name: str, default: int, lowest: int, highest: int) -> int:
+    """Return the whole number of the query parameter `name`, between lowest and highest."""
+    given = request.args.get(name, "")
+    if not given:
+        return default
+    if not re.fullmatch(r"\d{1,15}", given) or not lowest <= int(given) <= highest:
+        raise BadInputError(
+            f"{shown(given)} will not do", place=f"?{name}", right=f"a whole number from {lowest} to {highest}"
+        )
+    return int(given)
+
+
+def page() -> tuple[int, int]:
+    """Return the cursor (the id to start after) and the limit that the query asks for."""
+    return whole("cursor", 0, 0, 2**53), whole("limit", 50, 1, PAGE_LIMIT)
+
+
+def as_parts(given: Any) -> tuple[Part, ...]:
+    """Return parts of a request as parts of the core."""
+    return tuple(Part(p.ingredient, p.mass_g, p.locked) for p in given)

@@ -1,0 +1,451 @@
+"""What goes in and out of the API. Core values go out as they are: their fields are the response's fields."""
+
+from __future__ import annotations
+
+from typing import Annotated, Any, Literal
+
+from pydantic import BaseModel, ConfigDict, Field, RootModel
+
+from fallow_sieve.core.blends import MAX_MASS_G, MAX_PARTS
+from fallow_sieve.core.comparison import OnBasis
+from fallow_sieve.core.differences import Difference
+from fallow_sieve.core.explanations import Explanation
+from fallow_sieve.core.judgements import Judgement
+from fallow_sieve.formats.blend_file import SLUG_PATTERN
+
+Slug = Annotated[str, Field(pattern=SLUG_PATTERN, max_length=80)]
+Name = Annotated[str, Field(min_length=1, max_length=120, pattern=r"\S")]
+Text = Annotated[str, Field(max_length=2000)]
+RowId = Annotated[int, Field(ge=1, le=2**53)]
+Metric = Annotated[str, Field(max_length=60)]
+Limit = Annotated[float, Field(ge=0, le=1e6)]
+Aim = Literal["nearest", "more-fibre", "more-protein", "cheapest", "whole-grain"]
+
+
+class In(BaseModel):
+    """What a request may carry: nothing else, nothing coerced, no NaN."""
+
+    model_config = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False)
+
+
+class Out(BaseModel):
+    """What a response carries."""
+
+    model_config = {"json_schema_serialization_defaults_required": True}
+
+
+class PartIn(In):
+    """One part of a blend on the bench."""
+
+    ingredient: Slug
+    mass_g: float = Field(gt=0, le=MAX_MASS_G)
+    locked: bool = False
+
+
+Parts = Annotated[list[PartIn], Field(max_length=MAX_PARTS)]
+
+
+class JudgeIn(In):
+    """Parts to judge, for a use and within a brief's limits."""
+
+    parts: Parts
+    use: Slug | None = None
+    brief_id: RowId | None = None
+
+
+class ExplainIn(In):
+    """A metric of a blend, to be explained."""
+
+    parts: Parts
+    metric: Metric
+
+
+class ComposeIn(In):
+    """A change that keeps mass: a part's share of the flour base, or the size of the batch."""
+
+    parts: Parts
+    action: Literal["set-flour-share", "scale-to"]
+    ingredient: Slug | None = None
+    value: float = Field(gt=0, le=1e7)
+
+
+class DifferenceIn(In):
+    """Two blends, before and after."""
+
+    before: Parts
+    after: Parts
+
+
+class BandChangeIn(In):
+    """A brief's own limit on a metric, in the metric's unit; null leaves the use's."""
+
+    metric: Metric
+    hard_low: Limit | None = None
+    good_low: Limit | None = None
+    good_high: Limit | None = None
+    hard_high: Limit | None = None
+
+
+class LimitsIn(In):
+    """What a brief asks besides its use."""
+
+    exclude_allergens: list[Slug] = Field(default_factory=list, max_length=40)
+    exclude: list[Slug] = Field(default_factory=list, max_length=200)
+    price_cap_per_kg: Limit | None = None
+    max_bins: int | None = Field(default=None, ge=1, le=MAX_PARTS)
+    gluten_cap_mg_per_kg: Limit | None = None
+    bands: list[BandChangeIn] = Field(default_factory=list, max_length=20)
+
+
+class BriefIn(In):
+    """A brief: what for, for whom, to what aim, within what limits."""
+
+    name: Name
+    use: Slug
+    eaters: Text = ""
+    aim: Aim = "nearest"
+    note: Text = ""
+    limits: LimitsIn = Field(default_factory=LimitsIn)
+    archived: bool = False
+
+
+class NewBlendIn(In):
+    """A new blend, empty or with parts."""
+
+    name: Name
+    use: Slug | None = None
+    brief_id: RowId | None = None
+    parts: Parts = Field(default_factory=list)
+
+
+class BlendIn(In):
+    """What a blend is called, what it is for, whether it is put away."""
+
+    name: Name
+    use: Slug | None = None
+    brief_id: RowId | None = None
+    archived: bool = False
+
+
+class DraftIn(In):
+    """The parts on the bench and the revision they started from."""
+
+    parts: Parts
+    based_on: int | None = Field(default=None, ge=1, le=2**31)
+
+
+class KeepIn(In):
+    """Why the draft is kept as a revision."""
+
+    why: Annotated[str, Field(min_length=1, max_length=500, pattern=r"\S")]
+
+
+class DuplicateIn(In):
+    """The name of the copy."""
+
+    name: Name
+
+
+class SettingsIn(In):
+    """The kitchen's settings."""
+
+    name: Name
+    cup: Literal["us", "metric", "imperial"]
+    tablespoon: Literal["us", "metric", "imperial", "australian"]
+    mass_unit: Literal["g", "oz"]
+    temp_unit: Literal["c", "f"]
+    energy_unit: Literal["kj", "kcal"]
+    currency: Annotated[str, Field(max_length=8)]
+    binder_school: Literal["by-moisture", "gum", "psyllium", "none"]
+    store_temp_c: float = Field(ge=-30, le=45)
+    serving_g: float = Field(gt=0, le=1000)
+
+
+class JudgementOut(RootModel[Judgement]):
+    """The judgement of a blend."""
+
+
+class ExplanationOut(RootModel[Explanation]):
+    """How a metric was worked out."""
+
+
+class DifferenceOut(RootModel[Difference]):
+    """What changed between two blends."""
+
+
+class PartOut(Out):
+    """One part as stored."""
+
+    ingredient: str
+    mass_g: float
+    locked: bool
+
+
+class PartsOut(Out):
+    """The parts after a change."""
+
+    parts: list[PartOut]
+
+
+class DraftOut(Out):
+    """The draft on the bench."""
+
+    parts: list[PartOut]
+    based_on: int | None
+    updated_at: str
+    version: int
+
+
+class RevisionOut(Out):
+    """A kept revision."""
+
+    number: int
+    parts: list[PartOut]
+    why: str
+    based_on: int | None
+    kept_at: str
+
+
+class BlendHead(Out):
+    """A blend without its parts."""
+
+    id: int
+    brief_id: int | None
+    name: str
+    use: str | None
+    archived: bool
+    created_at: str
+    updated_at: str
+    version: int
+
+
+class BlendOut(Out):
+    """A blend with its draft and revisions."""
+
+    blend: BlendHead
+    draft: DraftOut
+    revisions: list[RevisionOut]
+
+
+class LayerOut(Out):
+    """One layer of a small column: role and % of the mix."""
+
+    ingredient: str
+    role: str
+    mix_pct: float
+
+
+class BlendSummary(Out):
+    """A blend with its state in one sentence."""
+
+    blend: BlendHead
+    state: Literal["empty", "held", "close", "passes", "unjudged"]
+    say: str
+    score: float | None
+    cost_per_kg: float | None
+    layers: list[LayerOut]
+    revisions: int
+    kept: bool
+
+
+class BlendList(Out):
+    """A page of blends; `next` is the cursor of the next page."""
+
+    items: list[BlendSummary]
+    next: str | None
+
+
+class BriefOut(Out):
+    """A brief as stored."""
+
+    id: int
+    name: str
+    use: str
+    eaters: str
+    aim: str
+    note: str
+    limits: LimitsIn
+    archived: bool
+    created_at: str
+    updated_at: str
+    version: int
+
+
+class BriefSummary(Out):
+    """A brief with its limits in words, its state, the next step, and its blends."""
+
+    brief: BriefOut
+    use_name: str
+    wishes: list[str]
+    say: str
+    next_step: str
+    next_action: Literal["compose", "open", "keep", "print"]
+    next_blend: int | None
+    blends: list[BlendSummary]
+
+
+class BriefList(Out):
+    """A page of briefs."""
+
+    items: list[BriefSummary]
+    next: str | None
+
+
+class KitchenOut(Out):
+    """The kitchen's settings as stored."""
+
+    name: str
+    cup: str
+    tablespoon: str
+    mass_unit: str
+    temp_unit: str
+    energy_unit: str
+    currency: str
+    binder_school: str
+    store_temp_c: float
+    serving_g: float
+    version: int
+
+
+class LotOut(Out):
+    """A lot in a bin."""
+
+    code: str
+    supplier: str
+    stock_g: float
+    price_per_kg: float | None
+    best_before: str | None
+    gluten_mg_per_kg: float | None
+    gluten_basis: str
+
+
+class LookAlikeOut(Out):
+    """An ingredient that this one is taken for."""
+
+    ingredient: str
+    name: str
+    differ: str
+
+
+class IngredientOut(Out):
+    """An ingredient, as the shelf shows it."""
+
+    slug: str
+    name: str
+    role: str
+    aliases: list[str]
+    look_alikes: list[LookAlikeOut]
+    flavour_words: list[str]
+    allergens: list[str]
+    watch: list[str]
+    gluten_risk: str
+    gluten_mg_per_kg: float | None
+    price_per_kg: float | None
+    usual_max_pct: float | None
+    usual_max_reason: str
+    confidence: str
+    lab: list[float] | None
+    lots: list[LotOut]
+    found_by: str
+
+
+class IngredientList(Out):
+    """A page of ingredients."""
+
+    items: list[IngredientOut]
+    next: str | None
+
+
+class NamedOut(Out):
+    """A name and its label."""
+
+    name: str
+    label: str
+
+
+class UseOut(Out):
+    """An intended use."""
+
+    slug: str
+    name: str
+    family: str
+    moisture: str
+
+
+class MetricOut(Out):
+    """A metric: unit, decimals to show, and whether uses put a band on it."""
+
+    name: str
+    label: str
+    unit: str
+    decimals: int
+    banded: bool
+
+
+class NutrientInfo(Out):
+    """A nutrient and its unit."""
+
+    name: str
+    label: str
+    unit: str
+
+
+class ReferenceOut(Out):
+    """What the pages need to know once: uses, metrics, roles, nutrients, allergens, other limits."""
+
+    version: str
+    uses: list[UseOut]
+    metrics: list[MetricOut]
+    roles: list[NamedOut]
+    nutrients: list[NutrientInfo]
+    allergens: list[NamedOut]
+    aims: list[NamedOut]
+
+
+class NutritionOut(Out):
+    """A mix on three bases: 100 g, a quarter cup, the kitchen's serving; each with known shares."""
+
+    columns: list[NutritionColumn]
+
+
+class NutritionColumn(Out):
+    """One basis: its label and mass, and nutrients for it."""
+
+    label: str
+    values: OnBasis | None
+    known_mass_pct: dict[str, float]
+
+
+class ImportOut(Out):
+    """An imported blend, and what there is to say about it."""
+
+    blend: BlendOut
+    notes: list[str]
+
+
+class FoundOut(Out):
+    """Something the search found."""
+
+    kind: Literal["brief", "blend"]
+    id: int
+    name: str
+    about: str
+
+
+class SearchOut(Out):
+    """What the search found, best first."""
+
+    items: list[FoundOut]
+
+
+class Problem(BaseModel):
+    """An error (RFC 9457): what is wrong, where, and what would be right."""
+
+    type: str
+    title: str
+    status: int
+    detail: str
+    place: str | None = None
+    right: str | None = None
+    current: dict[str, Any] | None = None
+    submitted: dict[str, Any] | None = None

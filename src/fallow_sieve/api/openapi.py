@@ -1,0 +1,53 @@
+"""The OpenAPI document, made from the routes. `python -m fallow_sieve.api.openapi` writes it beside this file."""
+
+from __future__ import annotations
+
+import json
+from pathlib import Path
+from typing import Any
+
+from fallow_sieve.api.spec import spec
+
+DOCUMENT = Path(__file__).with_name("openapi.json")
+
+
+def openapi_text(app: Any) -> str:
+    """Return the OpenAPI document of `app` as stable JSON text."""
+    with app.app_context():
+        spec.app = app
+        if hasattr(spec, "_spec"):
+            del spec._spec
+        return json.dumps(_with_if_match(spec.spec), ensure_ascii=False, indent=1, sort_keys=True) + "\n"
+
+
+def _with_if_match(document: dict[str, Any]) -> dict[str, Any]:
+    """Name the If-Match header on every operation that may answer 412."""
+    header = {
+        "name": "If-Match",
+        "in": "header",
+        "required": True,
+        "schema": {"type": "string", "pattern": '^"[0-9]{1,15}"$'},
+        "description": "The ETag that the record was read with.",
+    }
+    for path in document["paths"].values():
+        for operation in path.values():
+            if "412" in operation.get("responses", {}):
+                operation.setdefault("parameters", []).append(header)
+            _problem_type(operation)
+    return document
+
+
+def _problem_type(operation: dict[str, Any]) -> None:
+    for code, response in operation.get("responses", {}).items():
+        content = response.get("content", {})
+        if code.startswith("4") and "application/json" in content:
+            response["content"] = {"application/problem+json": content["application/json"]}
+
+
+if __name__ == "__main__":
+    from tempfile import TemporaryDirectory
+
+    from fallow_sieve.api.app import create_app
+
+    with TemporaryDirectory() as folder:
+        DOCUMENT.write_text(openapi_text(create_app(Path(folder) / "spec.db")), encoding="utf-8")

@@ -1,0 +1,139 @@
+"""What the pages need to know once, the ingredients on the shelf, and the API's own description."""
+
+from __future__ import annotations
+
+from flask import Blueprint, Response, current_app, request
+
+from fallow_sieve import __version__
+from fallow_sieve.api.http import answer, page, store, today
+from fallow_sieve.api.models import (
+    IngredientList,
+    IngredientOut,
+    LookAlikeOut,
+    LotOut,
+    MetricOut,
+    NamedOut,
+    NutrientInfo,
+    ReferenceOut,
+    UseOut,
+)
+from fallow_sieve.api.openapi import openapi_text
+from fallow_sieve.api.spec import route
+from fallow_sieve.core.blends import BANDED, METRICS
+from fallow_sieve.core.briefs import AIMS, spaced
+from fallow_sieve.core.cautions import union_of
+from fallow_sieve.core.finding import Found, Searchable, find
+from fallow_sieve.core.ingredients import ROLE_LABELS, Ingredient, Role
+from fallow_sieve.core.nutrients import NUTRIENTS
+from fallow_sieve.core.shelf import Shelf
+from fallow_sieve.reference.names import look_alikes
+from fallow_sieve.reference.uses import rules
+from fallow_sieve.store.errors import NotFoundError
+from fallow_sieve.store.shelves import aliases_by_ingredient, lots_by_ingredient
+from fallow_sieve.store.tables import AliasRow, LotRow
+
+routes = Blueprint("reference", __name__)
+
+
+@routes.get("/openapi.json")
+def openapi() -> Response:
+    """Return the OpenAPI document of this API."""
+    return Response(openapi_text(current_app), mimetype="application/json")
+
+
+@routes.get("/reference")
+@route(ReferenceOut)
+def reference() -> Response:
+    """Return uses, metrics, roles, nutrients, allergens and aims."""
+    with store().reading() as session:
+        shelf = store().shelf(session, today())
+    names = union_of((*i.allergens, *i.watch) for i in shelf.ingredients)
+    return answer(
+        ReferenceOut(
+            version=__version__,
+            uses=[
+                UseOut(slug=u.slug, name=u.name, family=u.family, moisture=u.moisture) for u in rules().uses.values()
+            ],
+            metrics=[
+                MetricOut(name=m.name, label=m.label, unit=m.unit, decimals=m.decimals, banded=m.name in BANDED)
+                for m in METRICS.values()
+            ],
+            roles=[NamedOut(name=r, label=ROLE_LABELS[r]) for r in Role],
+            nutrients=[NutrientInfo(name=n.name, label=n.label, unit=n.unit) for n in NUTRIENTS.values()],
+            allergens=[NamedOut(name=n, label=spaced(n)) for n in names],
+            aims=[NamedOut(name=n, label=label) for n, label in AIMS.items()],
+        )
+    )
+
+
+@routes.get("/ingredients")
+@route(IngredientList)
+def ingredients() -> Response:
+    """Return ingredients that match `?q=` by name, other name or look-alike, best first; without it, all."""
+    cursor, limit = page()
+    with store().reading() as session:
+        shelf = store().shelf(session, today())
+        aliases, lots = aliases_by_ingredient(session), lots_by_ingredient(session)
+    found = find(request.args.get("q", "")[:80], _searchable(shelf, aliases))
+    some = found[cursor : cursor + limit]
+    items = [_ingredient(shelf, f, aliases.get(f.slug, []), lots.get(f.slug, [])) for f in some]
+    more = str(cursor + limit) if len(found) > cursor + limit else None
+    return answer(IngredientList(items=items, next=more))
+
+
+@routes.get("/ingredients/<slug>")
+@route(IngredientOut)
+def ingredient(slug: str) -> Response:
+    """Return one ingredient."""
+    with store().reading() as session:
+        shelf = store().shelf(session, today())
+        aliases, lots = aliases_by_ingredient(session), lots_by_ingredient(session)
+    if slug not in shelf:
+        raise NotFoundError("ingredient", slug)
+    return answer(_ingredient(shelf, Found(slug, ""), aliases.get(slug, []), lots.get(slug, [])))
+
+
+def _searchable(shelf: Shelf, aliases: dict[str, list[AliasRow]]) -> list[Searchable]:
+    return [Searchable(i.slug, i.name, tuple(a.alias for a in aliases.get(i.slug, []))) for i in shelf.ingredients]
+
+
+def _ingredient(shelf: Shelf, found: Found, aliases: list[AliasRow], lots: list[LotRow]) -> IngredientOut:
+    item = shelf[found.slug]
+    return IngredientOut(
+        slug=item.slug,
+        name=item.name,
+        role=item.role,
+        aliases=[f"{a.alias} ({a.place})" if a.place else a.alias for a in aliases],
+        look_alikes=_look_alikes(item, shelf),
+        flavour_words=list(item.flavour_words),
+        allergens=list(item.allergens),
+        watch=list(item.watch),
+        gluten_risk=item.gluten_risk,
+        gluten_mg_per_kg=item.gluten_mg_per_kg,
+        price_per_kg=item.price_per_kg,
+        usual_max_pct=item.usual_max_pct,
+        usual_max_reason=item.usual_max_reason,
+        confidence=item.confidence,
+        lab=_lab(item),
+        lots=[_lot(lot) for lot in lots],
+        found_by=found.by,
+    )
+
+
+def _look_alikes(item: Ingredient, shelf: Shelf) -> list[LookAlikeOut]:
+    found = []
+    for pair in look_alikes():
+        if item.slug in (pair.ingredient, pair.taken_for):
+            other = pair.taken_for if pair.ingredient == item.slug else pair.ingredient
+            found.append(LookAlikeOut(ingredient=other, name=shelf[other].name, differ=pair.differ))
+    return found
+
+
+def _lab(item: Ingredient) -> list[float] | None:
+    ranges = [item.range_of(n) for n in ("lightness_l", "colour_a", "colour_b")]
+    known = [r.typical for r in ranges if r is not None]
+    return known if len(known) == len(ranges) else None
+
+
+def _lot(lot: LotRow) -> LotOut:
+    return LotOut(**{name: getattr(lot, name) for name in LotOut.model_fields})

@@ -1,0 +1,218 @@
+"""The command line: the same core without a screen. Exit 0 done, 1 the answer is no, 2 bad input."""
+
+from __future__ import annotations
+
+import sys
+from datetime import UTC, datetime
+from pathlib import Path
+from typing import Annotated
+
+import typer
+
+from fallow_sieve.core.blends import METRICS
+from fallow_sieve.core.comparison import OnBasis, compare
+from fallow_sieve.core.errors import BadInputError, FallowSieveError, shown
+from fallow_sieve.core.judgements import Judgement, Setting, judge
+from fallow_sieve.core.quantities import Basis, CupStandard, parse_basis
+from fallow_sieve.core.shelf import Shelf
+from fallow_sieve.core.uses import Use, rule_of_use
+from fallow_sieve.formats.blend_file import read_blend
+from fallow_sieve.formats.documents import analysis_document, comparison_document
+from fallow_sieve.reference.ingredients import library_shelf
+from fallow_sieve.reference.uses import rules
+
+HELD, BAD_INPUT = 1, 2
+DEFAULT_DB = Path("fallow-sieve.db")
+app = typer.Typer(
+    name="fallow-sieve",
+    no_args_is_help=True,
+    add_completion=False,
+    pretty_exceptions_enable=False,
+    help="Design gluten-free flour blends and see what holds them back.",
+)
+
+DbOption = Annotated[Path | None, typer.Option("--db", help="A kitchen's database; without it, the bundled tables.")]
+JsonOption = Annotated[bool, typer.Option("--json", help="Print one JSON document.")]
+CupOption = Annotated[str, typer.Option("--cup", help="Whose cup: us, metric or imperial.")]
+
+
+@app.command("analyse")
+def analyse_command(
+    blend: Annotated[str, typer.Argument(metavar="BLEND.json", help="A blend file, or - for standard input.")],
+    use: Annotated[str | None, typer.Option("--use", help="What the mix is for; wins over the file's use.")] = None,
+    json: JsonOption = False,
+    db: DbOption = None,
+    cup: CupOption = "us",
+) -> None:
+    """Say what a blend is and how it fits its use. Exit 1 when a sieve holds it."""
+    document = read_blend(_read(blend))
+    shelf = _shelf(db).with_ingredients(document.ingredients)
+    chosen = _use(use, document.blend.use)
+    judgement = judge(document.blend, shelf, chosen, rules(), Setting(cup=_cup(cup)))
+    typer.echo(analysis_document(judgement).model_dump_json(indent=1) if json else _told(judgement))
+    if judgement.is_held:
+        raise typer.Exit(HELD)
+
+
+@app.command("compare")
+def compare_command(
+    slugs: Annotated[list[str], typer.Argument(metavar="SLUG SLUG …", help="Ingredients to compare.")],
+    basis: Annotated[
+        str, typer.Option("--basis", help="100g, quarter-cup, cup, tablespoon, or a mass such as 30g.")
+    ] = "100g",
+    cup: CupOption = "us",
+    json: JsonOption = False,
+    db: DbOption = None,
+) -> None:
+    """Put flours side by side on one basis."""
+    twice = next((s for s in slugs if slugs.count(s) > 1), None)
+    if twice:
+        raise BadInputError(f"{shown(twice)} stands twice", right="name each ingredient once")
+    amount = parse_basis(basis, _cup(cup))
+    compared = compare(slugs, _shelf(db), amount)
+    typer.echo(
+        comparison_document(amount, compared).model_dump_json(indent=1) if json else _side_by_side(amount, compared)
+    )
+
+
+@app.command()
+def init(db: Annotated[Path, typer.Option("--db", help="Where to make the database.")] = DEFAULT_DB) -> None:
+    """Make a kitchen's database with the bundled library, or bring an older one up to date."""
+    from fallow_sieve.store.kitchen_store import KitchenStore
+
+    KitchenStore(_writable(db)).close()
+    typer.echo(f"{db} is ready.", err=True)
+
+
+@app.command()
+def demo(
+    db: Annotated[Path, typer.Option("--db", help="Where to make the demo kitchen.")] = Path("demo.db"),
+    fresh: Annotated[bool, typer.Option("--fresh", help="Begin anew where there is one already.")] = False,
+) -> None:
+    """Make the demo kitchen, Tarn Line Provisions, unless it is there already."""
+    from fallow_sieve.demo.kitchen import fill
+    from fallow_sieve.store.kitchen_store import KitchenStore
+
+    if fresh:
+        for suffix in ("", "-wal", "-shm"):
+            db.with_name(db.name + suffix).unlink(missing_ok=True)
+    kitchen = KitchenStore(_writable(db))
+    made = fill(kitchen, datetime.now(UTC))
+    kitchen.close()
+    typer.echo(f"The demo kitchen is {'made' if made else 'there already'}: {db}", err=True)
+
+
+@app.command()
+def serve(
+    db: Annotated[Path, typer.Option("--db", help="The kitchen's database; made where there is none.")] = DEFAULT_DB,
+    host: Annotated[str, typer.Option(help="Address to listen on; only this machine unless told otherwise.")] = (
+        "127.0.0.1"
+    ),
+    port: Annotated[int, typer.Option(min=1, max=65535)] = 8765,
+) -> None:
+    """Serve the application in the browser."""
+    from waitress import create_server
+
+    from fallow_sieve.api.app import create_app
+
+    application = create_app(_writable(db))
+    try:
+        server = create_server(application, host=host, port=port, threads=8)
+    except OSError as error:
+        raise BadInputError(
+            f"cannot listen on {host}:{port}: {error.strerror}", right="choose another --port"
+        ) from error
+    typer.echo(f"Fallow Sieve is at http://{host}:{port}/ (stop with Ctrl+C)", err=True)
+    server.run()
+
+
+@app.command()
+def backup(
+    to: Annotated[Path, typer.Argument(help="The new file.")],
+    db: Annotated[Path, typer.Option("--db", help="The kitchen's database.")] = DEFAULT_DB,
+) -> None:
+    """Copy a kitchen's database, also while it is in use."""
+    from fallow_sieve.store.database import backup as copy
+
+    copy(db, to)
+    typer.echo(f"{to} holds a copy of {db}.", err=True)
+
+
+def _read(path: str) -> bytes:
+    try:
+        return sys.stdin.buffer.read() if path == "-" else Path(path).read_bytes()
+    except (OSError, ValueError) as error:
+        raise BadInputError(
+            f"cannot read {shown(path)}: {getattr(error, 'strerror', None) or error}", right="name a blend file"
+        ) from error
+
+
+def _writable(db: Path) -> Path:
+    if not db.absolute().parent.is_dir():
+        raise BadInputError(f"there is no folder {str(db.absolute().parent)!r}", right="make it first, or name another")
+    return db
+
+
+def _shelf(db: Path | None) -> Shelf:
+    if db is None:
+        return library_shelf()
+    if not db.is_file():
+        raise BadInputError(f"there is no database {str(db)!r}", right="make one with fallow-sieve init --db PATH")
+    from fallow_sieve.store.kitchen_store import KitchenStore
+
+    kitchen = KitchenStore(db)
+    with kitchen.reading() as session:
+        return kitchen.shelf(session, datetime.now(UTC).date())
+
+
+def _use(asked: str | None, in_file: str | None) -> Use | None:
+    if asked is not None:
+        return rule_of_use(rules().uses, asked, "--use")
+    return rule_of_use(rules().uses, in_file) if in_file is not None else None
+
+
+def _cup(name: str) -> CupStandard:
+    if name not in set(CupStandard):
+        raise BadInputError(f"the cup {shown(name)}", place="--cup", right=f"one of {', '.join(CupStandard)}")
+    return CupStandard(name)
+
+
+_MARKS = {"pass": "passes", "close": "close", "held": "HELD", "unknown": "unknown"}
+
+
+def _told(judgement: Judgement) -> str:
+    lines = [judgement.say, judgement.say_more, ""]
+    for s in judgement.sieves:
+        metric = METRICS[s.band.metric]
+        value = "unknown" if s.estimate.typical is None else f"{s.estimate.typical:.{metric.decimals}f}"
+        off = f" ({s.distance:+.{max(1, metric.decimals)}f})" if s.distance else ""
+        lines.append(f"{metric.label:<14}{value:>9} {metric.unit:<14}{_MARKS[s.status]}{off}")
+    lines += ["", f"Binder: {judgement.binder.say}"]
+    lines += [f"- {c.say}" for c in judgement.cautions]
+    return "\n".join(lines)
+
+
+def _side_by_side(basis: Basis, compared: tuple[OnBasis, ...]) -> str:
+    lines = [f"per {basis.kind} (cup {basis.cup_ml:.1f} mL)"]
+    for c in compared:
+        mass = "mass unknown" if c.mass_g is None else f"{c.mass_g:.1f} g ({c.mass_low_g:.1f}–{c.mass_high_g:.1f})"
+        lines.append(f"{c.name}: {mass}")
+        for name in ("protein_g", "fat_g", "carbohydrate_g", "fibre_g", "starch_g", "energy_kj"):
+            e = c.nutrients[name]
+            lines.append(
+                f"  {name:<16}" + ("unknown" if e.typical is None else f"{e.typical:.1f} ({e.low:.1f}–{e.high:.1f})")
+            )
+    return "\n".join(lines)
+
+
+def main() -> None:
+    """Run the command line; a known error is one message on standard error and exit code 2."""
+    try:
+        app()
+    except FallowSieveError as error:
+        typer.echo(f"fallow-sieve: {error}", err=True)
+        sys.exit(BAD_INPUT)
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,202 @@
+"""The demo scenario as data: bins, briefs and blends of Tarn Line Provisions. All of it is invented."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from typing import Any
+
+SCARTH, LOW_INGS, COPPERBECK = "Scarth Mill", "Low Ings Farm", "Copperbeck Stores"
+
+
+@dataclass(frozen=True, slots=True)
+class Bin:
+    """A lot in a bin: kg bought and left, price per kg, days until best before, gluten by test (mg/kg)."""
+
+    ingredient: str
+    code: str
+    supplier: str
+    bought_kg: float
+    stock_kg: float
+    price_per_kg: float
+    keeps_days: int
+    gluten_mg_per_kg: float | None = None
+
+
+BINS = (
+    Bin("white-rice-flour", "SM-2214", SCARTH, 25, 14.2, 2.10, 300, 5),
+    Bin("brown-rice-flour", "SM-2231", SCARTH, 25, 11.8, 2.45, 140, 5),
+    Bin("glutinous-rice-flour", "CB-0917", COPPERBECK, 5, 3.1, 3.60, 400),
+    Bin("sorghum-flour", "LI-061", LOW_INGS, 20, 9.4, 3.10, 150, 5),
+    Bin("millet-flour", "LI-064", LOW_INGS, 10, 6.0, 2.95, 75, 8),
+    Bin("teff-flour", "SM-2240", SCARTH, 10, 4.3, 5.80, 210, 5),
+    Bin("buckwheat-flour", "LI-058", LOW_INGS, 12.5, 5.5, 3.70, 95),
+    Bin("light-buckwheat-flour", "LI-059", LOW_INGS, 5, 2.2, 4.20, 190),
+    Bin("oat-flour", "SM-2202", SCARTH, 10, 7.7, 3.05, 120, 10),
+    Bin("quinoa-flour", "CB-0933", COPPERBECK, 3, 1.9, 8.90, 110, 5),
+    Bin("corn-starch", "CB-0871", COPPERBECK, 10, 6.6, 1.90, 700, 5),
+    Bin("potato-starch", "CB-0874", COPPERBECK, 12.5, 8.1, 2.60, 720, 5),
+    Bin("tapioca-starch", "CB-0880", COPPERBECK, 10, 5.2, 3.20, 690, 5),
+    Bin("cassava-flour", "CB-0902", COPPERBECK, 5, 2.8, 5.10, 330),
+    Bin("almond-flour", "CB-0940", COPPERBECK, 5, 2.4, 12.40, 100, 5),
+    Bin("chestnut-flour", "LI-047", LOW_INGS, 3, 1.1, 11.20, 130),
+    Bin("sunflower-seed-flour", "LI-066", LOW_INGS, 4, 2.9, 6.30, 60),
+    Bin("chickpea-flour", "SM-2219", SCARTH, 5, 3.4, 3.40, 170, 5),
+    Bin("ground-flaxseed", "LI-068", LOW_INGS, 3, 1.7, 4.60, 45),
+    Bin("psyllium-husk", "CB-0951", COPPERBECK, 2, 1.3, 17.50, 600, 5),
+    Bin("xanthan-gum", "CB-0955", COPPERBECK, 1, 0.7, 21.00, 800, 5),
+    Bin("guar-gum", "CB-0956", COPPERBECK, 1, 0.8, 14.00, 620),
+)
+
+
+@dataclass(frozen=True, slots=True)
+class DemoBrief:
+    """A brief of the demo."""
+
+    key: str
+    name: str
+    use: str
+    eaters: str
+    aim: str
+    note: str
+    limits: dict[str, Any]
+
+
+BRIEFS = (
+    DemoBrief(
+        "summit", "Summit tin loaf", "tin-loaf", "coeliac walkers, egg-free and soya-free", "nearest",
+        "Sliced at the top station, toasted the day after. Must hold a spread.",
+        {
+            "exclude_allergens": ["egg", "soya"],
+            "price_cap_per_kg": 4.2,
+            "bands": [{"metric": "fibre_pct", "good_low": 6.0}],
+        },
+    ),
+    DemoBrief(
+        "viaduct", "Viaduct crispbread", "crispbread", "everyone at the buffet, nut-free", "more-fibre",
+        "Baked flat on sheets, two days ahead, for cheese.",
+        {"exclude_allergens": ["tree-nuts"], "max_bins": 7, "bands": [{"metric": "fibre_pct", "good_low": 8.0}]},
+    ),
+    DemoBrief(
+        "trolley", "Trolley short pastry", "short-pastry", "the trolley's pie eaters, buckwheat-free", "nearest",
+        "Hand pies for the down train: rolled thin, must not crack at the crimp.",
+        {"exclude_allergens": ["buckwheat"], "price_cap_per_kg": 4.0},
+    ),
+    DemoBrief(
+        "night", "Night-train dumpling sheets", "fresh-pasta", "sleeper passengers, egg-free", "more-protein",
+        "Rolled to 1.5 mm in the galley, boiled from chilled.",
+        {"exclude_allergens": ["egg"], "max_bins": 6},
+    ),
+)
+
+Mix = dict[str, float]
+
+
+@dataclass(frozen=True, slots=True)
+class DemoBlend:
+    """A blend of the demo: revisions as (why, mix in g), then the draft where it differs from the last one."""
+
+    name: str
+    brief: str | None
+    use: str
+    revisions: tuple[tuple[str, Mix], ...]
+    draft: Mix | None = None
+    locked: tuple[str, ...] = field(default=())
+
+
+BLENDS = (
+    DemoBlend(
+        "Summit mix", "summit", "tin-loaf",
+        (
+            (
+                "First try: half starch, as the old buffet mix was.",
+                {"brown-rice-flour": 300, "potato-starch": 300, "tapioca-starch": 200, "sorghum-flour": 200, "psyllium-husk": 30},
+            ),
+            (
+                "Less starch, more sorghum: rev 1 was dry on the second day.",
+                {"sorghum-flour": 300, "brown-rice-flour": 230, "potato-starch": 250, "tapioca-starch": 170, "teff-flour": 50, "psyllium-husk": 40},
+            ),
+            (
+                "Teff up for colour and fibre.",
+                {"sorghum-flour": 300, "brown-rice-flour": 180, "teff-flour": 100, "potato-starch": 250, "tapioca-starch": 170, "psyllium-husk": 50},
+            ),
+            (
+                "Chickpea for protein and browning; a pinch less tapioca, rev 3 pulled in the mouth.",
+                {"sorghum-flour": 300, "brown-rice-flour": 150, "teff-flour": 110, "chickpea-flour": 70, "potato-starch": 220, "tapioca-starch": 150, "psyllium-husk": 50},
+            ),
+        ),
+        {"sorghum-flour": 290, "brown-rice-flour": 140, "teff-flour": 120, "chickpea-flour": 80, "potato-starch": 220, "tapioca-starch": 150, "psyllium-husk": 50},
+        ("psyllium-husk",),
+    ),
+    DemoBlend(
+        "Summit mix, pale", "summit", "tin-loaf",
+        (
+            (
+                "For the visitors who want it white.",
+                {"white-rice-flour": 480, "corn-starch": 240, "tapioca-starch": 280, "xanthan-gum": 12},
+            ),
+        ),
+    ),
+    DemoBlend(
+        "Summit mix with almond", "summit", "tin-loaf",
+        (
+            (
+                "Almond for softness on day two.",
+                {"sorghum-flour": 280, "brown-rice-flour": 150, "teff-flour": 100, "almond-flour": 120, "potato-starch": 200, "tapioca-starch": 150, "psyllium-husk": 50},
+            ),
+        ),
+    ),
+    DemoBlend(
+        "Viaduct seed crisp", "viaduct", "crispbread",
+        (
+            (
+                "Sunflower and flax, buckwheat for the bite.",
+                {"buckwheat-flour": 280, "sorghum-flour": 200, "sunflower-seed-flour": 150, "ground-flaxseed": 60, "millet-flour": 160, "potato-starch": 150},
+            ),
+            (
+                "Less flax: rev 1 bent instead of snapping.",
+                {"buckwheat-flour": 280, "sorghum-flour": 220, "sunflower-seed-flour": 150, "ground-flaxseed": 40, "millet-flour": 160, "potato-starch": 150},
+            ),
+        ),
+    ),
+    DemoBlend(
+        "Viaduct plain", "viaduct", "crispbread",
+        (
+            (
+                "Cheapest that might do.",
+                {"white-rice-flour": 420, "millet-flour": 250, "corn-starch": 330},
+            ),
+        ),
+    ),
+    DemoBlend(
+        "Trolley short mix", "trolley", "short-pastry",
+        (
+            (
+                "White rice and corn starch: rolls well, tastes of nothing.",
+                {"white-rice-flour": 500, "corn-starch": 350, "tapioca-starch": 150, "xanthan-gum": 6},
+            ),
+            (
+                "Sorghum and oat in for flavour, rice down against the sand.",
+                {"sorghum-flour": 260, "oat-flour": 160, "white-rice-flour": 140, "corn-starch": 280, "potato-starch": 110, "chickpea-flour": 50, "xanthan-gum": 6},
+            ),
+        ),
+    ),
+    DemoBlend(
+        "Dumpling sheet mix", "night", "fresh-pasta",
+        (
+            (
+                "Tapioca for stretch, chickpea for bite.",
+                {"brown-rice-flour": 220, "sorghum-flour": 200, "chickpea-flour": 160, "tapioca-starch": 220, "potato-starch": 180, "xanthan-gum": 15},
+            ),
+        ),
+        {"brown-rice-flour": 120, "sorghum-flour": 260, "oat-flour": 100, "chickpea-flour": 150, "tapioca-starch": 190, "potato-starch": 160, "xanthan-gum": 15},
+    ),
+    DemoBlend(
+        "Everyday buffet mix", None, "all-purpose",
+        (
+            (
+                "One bag for sauces, scones and breading, until each has its own.",
+                {"sorghum-flour": 250, "brown-rice-flour": 200, "oat-flour": 130, "potato-starch": 200, "tapioca-starch": 130, "chickpea-flour": 60, "xanthan-gum": 5},
+            ),
+        ),
+    ),
+)  # fmt: skip

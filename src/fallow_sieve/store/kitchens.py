@@ -1,0 +1,112 @@
+"""The kitchen's settings, and loading the bundled library into it."""
+
+from __future__ import annotations
+
+import hashlib
+from collections.abc import Iterable
+from typing import Any
+
+from sqlalchemy import delete
+from sqlmodel import Session
+
+from fallow_sieve.core.ingredients import Ingredient
+from fallow_sieve.reference.ingredients import library
+from fallow_sieve.reference.names import aliases
+from fallow_sieve.store.errors import StaleSaveError
+from fallow_sieve.store.tables import AliasRow, FactRow, IngredientRow, KitchenRow
+
+
+def kitchen_of(session: Session) -> KitchenRow:
+    """Return the kitchen's settings; they are there from the first start on."""
+    row = session.get(KitchenRow, 1)
+    if row is None:
+        row = KitchenRow()
+        session.add(row)
+        session.flush()
+    return row
+
+
+def save_settings(session: Session, changes: dict[str, Any], version: int) -> KitchenRow:
+    """Save `changes` to the settings if `version` is current, else raise StaleSaveError."""
+    row = kitchen_of(session)
+    if row.version != version:
+        raise StaleSaveError(row.model_dump(), changes)
+    for name, value in changes.items():
+        setattr(row, name, value)
+    row.version += 1
+    session.add(row)
+    return row
+
+
+def touch_shelf(session: Session) -> None:
+    """Note that an ingredient or lot changed, so that cached shelves are read anew."""
+    row = kitchen_of(session)
+    row.shelf_version += 1
+    session.add(row)
+
+
+def library_version() -> str:
+    """Return a mark of the bundled library's contents: it changes whenever a bundled number does."""
+    text = repr([(i, sorted(i.facts.items())) for i in library()]) + repr(aliases())
+    return hashlib.sha256(text.encode()).hexdigest()[:16]
+
+
+def refresh_library(session: Session) -> bool:
+    """Load or refresh the bundled library; return whether anything was to do. The user's own layer stays."""
+    kitchen = kitchen_of(session)
+    if kitchen.library_version == library_version():
+        return False
+    for position, item in enumerate(library()):
+        _put_library_row(session, item, position)
+    session.flush()
+    session.exec(delete(FactRow).where(FactRow.layer == "table"))  # type: ignore[call-overload, arg-type]
+    session.exec(delete(AliasRow))  # type: ignore[call-overload]
+    for item in library():
+        session.add_all(fact_rows(item, "table"))
+    session.add_all(AliasRow(ingredient=a.ingredient, alias=a.alias, place=a.where) for a in aliases())
+    kitchen.library_version = library_version()
+    kitchen.shelf_version += 1
+    session.add(kitchen)
+    return True
+
+
+def _put_library_row(session: Session, item: Ingredient, position: int) -> None:
+    row = session.get(IngredientRow, item.slug)
+    if row is not None and row.origin == "own":
+        return
+    session.merge(ingredient_row(item, "library", position))
+
+
+def ingredient_row(item: Ingredient, origin: str, position: int = 0) -> IngredientRow:
+    """Return the row that says what `item` is; its numbers go into `fact_rows`."""
+    return IngredientRow(
+        slug=item.slug,
+        name=item.name,
+        role=str(item.role),
+        origin=origin,
+        flavour_words=list(item.flavour_words),
+        allergens=list(item.allergens),
+        watch=list(item.watch),
+        gluten_risk=item.gluten_risk,
+        usual_max_pct=item.usual_max_pct,
+        usual_max_reason=item.usual_max_reason,
+        confidence=item.confidence,
+        position=position,
+    )
+
+
+def fact_rows(item: Ingredient, layer: str) -> Iterable[FactRow]:
+    """Return one row for every number of `item`, in `layer`."""
+    return [
+        FactRow(
+            ingredient=item.slug,
+            layer=layer,
+            field=name,
+            low=fact.range.low,
+            typical=fact.range.typical,
+            high=fact.range.high,
+            quality=str(fact.quality),
+            source=fact.source,
+        )
+        for name, fact in item.facts.items()
+    ]

@@ -1,0 +1,169 @@
+"""The tables. Masses in g, money in the kitchen's currency, times as ISO 8601 text in UTC, dates as ISO text.
+
+Every row that two people may edit carries `version`, which rises by one with each save.
+"""
+
+from __future__ import annotations
+
+from typing import Any
+
+from sqlalchemy import JSON, Column, ForeignKey, Integer, UniqueConstraint
+from sqlmodel import Field, SQLModel
+
+SQLModel.metadata.naming_convention = {
+    "ix": "ix_%(column_0_label)s",
+    "uq": "uq_%(table_name)s_%(column_0_name)s",
+    "ck": "ck_%(table_name)s_%(constraint_name)s",
+    "fk": "fk_%(table_name)s_%(column_0_name)s_%(referred_table_name)s",
+    "pk": "pk_%(table_name)s",
+}
+
+
+def _json() -> Any:
+    return Column(JSON, nullable=False)
+
+
+class KitchenRow(SQLModel, table=True):
+    """The kitchen's settings: one row. `shelf_version` rises when any ingredient or lot changes."""
+
+    __tablename__ = "kitchen"
+
+    id: int = Field(default=1, primary_key=True)
+    name: str = "My kitchen"
+    cup: str = "metric"
+    tablespoon: str = "metric"
+    mass_unit: str = "g"
+    temp_unit: str = "c"
+    energy_unit: str = "kj"
+    currency: str = ""
+    binder_school: str = "by-moisture"
+    store_temp_c: float = 20.0
+    serving_g: float = 30.0
+    library_version: str = ""
+    shelf_version: int = 1
+    version: int = 1
+
+
+class IngredientRow(SQLModel, table=True):
+    """What an ingredient is. `origin` is library or own; a library row is refreshed with the application."""
+
+    __tablename__ = "ingredient"
+
+    slug: str = Field(primary_key=True, max_length=80)
+    name: str
+    role: str
+    origin: str = "library"
+    flavour_words: list[str] = Field(default_factory=list, sa_column=_json())
+    allergens: list[str] = Field(default_factory=list, sa_column=_json())
+    watch: list[str] = Field(default_factory=list, sa_column=_json())
+    gluten_risk: str = ""
+    usual_max_pct: float | None = None
+    usual_max_reason: str = ""
+    confidence: str = ""
+    archived: bool = False
+    position: int = 0
+
+
+class FactRow(SQLModel, table=True):
+    """One number about an ingredient. `layer` is table (the library's) or own (the user's, which wins)."""
+
+    __tablename__ = "fact"
+    __table_args__ = (UniqueConstraint("ingredient", "layer", "field", name="uq_fact_ingredient_layer_field"),)
+
+    id: int | None = Field(default=None, primary_key=True)
+    ingredient: str = Field(foreign_key="ingredient.slug", index=True)
+    layer: str
+    field: str
+    low: float
+    typical: float
+    high: float
+    quality: str
+    source: str
+
+
+class AliasRow(SQLModel, table=True):
+    """Another name of an ingredient."""
+
+    __tablename__ = "alias"
+
+    id: int | None = Field(default=None, primary_key=True)
+    ingredient: str = Field(foreign_key="ingredient.slug", index=True)
+    alias: str
+    place: str = ""
+
+
+class LotRow(SQLModel, table=True):
+    """A lot in a bin: what was bought and what is left (g), price per kg, best before, gluten value."""
+
+    __tablename__ = "lot"
+
+    id: int | None = Field(default=None, primary_key=True)
+    ingredient: str = Field(foreign_key="ingredient.slug", index=True)
+    code: str
+    supplier: str = ""
+    bought_g: float
+    stock_g: float
+    price_per_kg: float | None = None
+    best_before: str | None = None
+    gluten_mg_per_kg: float | None = None
+    gluten_basis: str = ""
+
+
+class BriefRow(SQLModel, table=True):
+    """What the work is for: use, eaters, aim, and limits as JSON."""
+
+    __tablename__ = "brief"
+
+    id: int | None = Field(default=None, primary_key=True)
+    name: str
+    use: str
+    eaters: str = ""
+    aim: str = "nearest"
+    note: str = ""
+    limits: dict[str, Any] = Field(default_factory=dict, sa_column=_json())
+    archived: bool = False
+    created_at: str
+    updated_at: str
+    version: int = 1
+
+
+class BlendRow(SQLModel, table=True):
+    """A blend: its name, use and brief. What is in it stands in its draft and revisions."""
+
+    __tablename__ = "blend"
+
+    id: int | None = Field(default=None, primary_key=True)
+    brief_id: int | None = Field(default=None, foreign_key="brief.id", index=True)
+    name: str
+    use: str | None = None
+    archived: bool = False
+    created_at: str
+    updated_at: str
+    version: int = 1
+
+
+class DraftRow(SQLModel, table=True):
+    """The parts of a blend as they stand on the bench, and the revision number they started from."""
+
+    __tablename__ = "draft"
+
+    blend_id: int = Field(sa_column=Column(Integer, ForeignKey("blend.id"), primary_key=True))
+    parts: list[dict[str, Any]] = Field(default_factory=list, sa_column=_json())
+    based_on: int | None = None
+    updated_at: str
+    version: int = 1
+
+
+class RevisionRow(SQLModel, table=True):
+    """A kept state of a blend, with why. Never changed nor deleted: triggers in the database refuse it."""
+
+    __tablename__ = "revision"
+    __table_args__ = (UniqueConstraint("blend_id", "number", name="uq_revision_blend_id_number"),)
+
+    id: int | None = Field(default=None, primary_key=True)
+    blend_id: int = Field(foreign_key="blend.id", index=True)
+    number: int
+    parts: list[dict[str, Any]] = Field(default_factory=list, sa_column=_json())
+    why: str
+    based_on: int | None = None
+    kept_at: str
