@@ -60,7 +60,7 @@ def search() -> Response:
     items = []
     for hit in find(query, searchable)[:_SHOWN]:
         kind, row_id, name, about = entries[hit.slug]
-        items.append(FoundOut(kind=kind, id=row_id, name=name, about=about))  # type: ignore[arg-type]
+        items.append(FoundOut(kind=kind, id=row_id, name=name, about=about))
     return answer(SearchOut(items=items))
 
 

@@ -120,7 +120,7 @@ def brief_summary(session: Session, row: BriefRow, blends: Sequence[BlendRow], s
         wishes=list(wishes(limits_of(row.limits), names, kitchen_of(session).currency)),
         say=state.say,
         next_step=state.next_step,
-        next_action=state.action,  # type: ignore[arg-type]
+        next_action=state.action,
         next_blend=state.blend_id,
         blends=summaries,
     )

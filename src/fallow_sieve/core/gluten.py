@@ -38,8 +38,7 @@ def estimate_gluten(parts: Sequence[PartShare], shelf: Shelf) -> GlutenEstimate:
     ]
     unknown = tuple(i.slug for i in items if i.gluten_mg_per_kg is None)
     most = max(gives, key=lambda g: g[1], default=(None, 0.0))
+    status = "unknown" if unknown else "known"
     if any(i.contains_gluten for i in items):
         status = "contains"
-    else:
-        status = "unknown" if unknown else "known"
     return GlutenEstimate(status, sum(g for _, g in gives), unknown, most[0] if most[1] > 0 else None)

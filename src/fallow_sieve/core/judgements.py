@@ -66,7 +66,8 @@ class Judgement:
     @property
     def is_held(self) -> bool:
         """Whether any sieve or limit holds the blend."""
-        return any(s.status is Status.HELD for s in (*self.sieves, *self.limits))
+        statuses = [*(s.status for s in self.sieves), *(x.status for x in self.limits)]
+        return Status.HELD in statuses
 
 
 def judge(blend: Blend, shelf: Shelf, use: Use | None, rules: Rules, setting: Setting | None = None) -> Judgement:
@@ -126,12 +127,12 @@ def _label(result: BandResult) -> str:
 
 
 def _second_sentence(fit: Fit, limits: Sequence[LimitResult]) -> str:
-    results = [*fit.bands, *limits]
-    passed = sum(r.status is Status.PASS for r in results)
+    statuses = [*(b.status for b in fit.bands), *(x.status for x in limits)]
+    passed = statuses.count(Status.PASS)
     close = fit.count(Status.CLOSE)
     score = f"fit {fit.score:.0f} of 100" if fit.score is not None else "no fit can be stated"
-    also = f" · {close} close" if close and any(r.status is Status.HELD for r in results) else ""
-    return f"{passed} of {len(results)} pass{also} · {score}"
+    also = f" · {close} close" if close and Status.HELD in statuses else ""
+    return f"{passed} of {len(statuses)} pass{also} · {score}"
 
 
 def _over_usual(analysis: Analysis, shelf: Shelf, use: Use | None) -> tuple[OverUsual, ...]:

@@ -126,8 +126,7 @@ def available_range(item: Ingredient) -> Range | None:
 
 def _quality_shares(item: Ingredient) -> list[float]:
     facts: list[Fact] = [item.facts[n] for n in JUDGED_FIELDS if n in item.facts]
-    shares = [sum(f.quality is q for f in facts) / len(JUDGED_FIELDS) for q in QUALITIES]
-    return shares
+    return [sum(f.quality is q for f in facts) / len(JUDGED_FIELDS) for q in QUALITIES]
 
 
 def roles_present(shelf: Shelf) -> tuple[Role, ...]:

@@ -189,7 +189,8 @@ def _changed(band: Band | None, change: BandChange) -> Band:
                 v if n in given else (min(v, values[i]) if j < i else max(v, values[i]))
                 for j, (n, v) in enumerate(zip(_LIMITS, values, strict=True))
             ]
-    return Band(change.metric, *values, weight=band.weight, basis="this brief")
+    hard_low, good_low, good_high, hard_high = values
+    return Band(change.metric, hard_low, good_low, good_high, hard_high, band.weight, "this brief")
 
 
 def worst_first(results: Iterable[BandResult]) -> tuple[BandResult, ...]:

@@ -63,7 +63,11 @@ class DemoBrief:
 
 BRIEFS = (
     DemoBrief(
-        "summit", "Summit tin loaf", "tin-loaf", "coeliac walkers, egg-free and soya-free", "nearest",
+        "summit",
+        "Summit tin loaf",
+        "tin-loaf",
+        "coeliac walkers, egg-free and soya-free",
+        "nearest",
         "Sliced at the top station, toasted the day after. Must hold a spread.",
         {
             "exclude_allergens": ["egg", "soya"],
@@ -72,17 +76,29 @@ BRIEFS = (
         },
     ),
     DemoBrief(
-        "viaduct", "Viaduct crispbread", "crispbread", "everyone at the buffet, nut-free", "more-fibre",
+        "viaduct",
+        "Viaduct crispbread",
+        "crispbread",
+        "everyone at the buffet, nut-free",
+        "more-fibre",
         "Baked flat on sheets, two days ahead, for cheese.",
         {"exclude_allergens": ["tree-nuts"], "max_bins": 7, "bands": [{"metric": "fibre_pct", "good_low": 8.0}]},
     ),
     DemoBrief(
-        "trolley", "Trolley short pastry", "short-pastry", "the trolley's pie eaters, buckwheat-free", "nearest",
+        "trolley",
+        "Trolley short pastry",
+        "short-pastry",
+        "the trolley's pie eaters, buckwheat-free",
+        "nearest",
         "Hand pies for the down train: rolled thin, must not crack at the crimp.",
         {"exclude_allergens": ["buckwheat"], "price_cap_per_kg": 4.0},
     ),
     DemoBrief(
-        "night", "Night-train dumpling sheets", "fresh-pasta", "sleeper passengers, egg-free", "more-protein",
+        "night",
+        "Night-train dumpling sheets",
+        "fresh-pasta",
+        "sleeper passengers, egg-free",
+        "more-protein",
         "Rolled to 1.5 mm in the galley, boiled from chilled.",
         {"exclude_allergens": ["egg"], "max_bins": 6},
     ),

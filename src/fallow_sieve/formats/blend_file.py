@@ -72,7 +72,7 @@ class IngredientIn(Strict):
     slug: Slug
     name: str = Field(default="", max_length=200)
     role: Literal[tuple(str(r) for r in Role)]  # type: ignore[valid-type]
-    per_100_g: Per100G = Field(default_factory=Per100G)  # type: ignore[valid-type]
+    per_100_g: Per100G = Field(default_factory=Per100G)
     price_per_kg: NumberOrRange = Field(default=None)  # type: ignore[assignment]
     gluten_mg_per_kg: NumberOrRange = Field(default=None)  # type: ignore[assignment]
     allergens: list[Slug] = Field(default_factory=list, max_length=40)

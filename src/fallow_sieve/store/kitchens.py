@@ -59,8 +59,8 @@ def refresh_library(session: Session) -> bool:
     for position, item in enumerate(library()):
         _put_library_row(session, item, position)
     session.flush()
-    session.exec(delete(FactRow).where(FactRow.layer == "table"))  # type: ignore[call-overload, arg-type]
-    session.exec(delete(AliasRow))  # type: ignore[call-overload]
+    session.exec(delete(FactRow).where(FactRow.layer == "table"))  # type: ignore[arg-type]
+    session.exec(delete(AliasRow))
     for item in library():
         session.add_all(fact_rows(item, "table"))
     session.add_all(AliasRow(ingredient=a.ingredient, alias=a.alias, place=a.where) for a in aliases())

@@ -1,0 +1,86 @@
+# Fallow Sieve. `make demo` serves the demo kitchen; `make test` runs everything that must hold.
+PYTHON ?= python3
+BIN := .venv/bin
+STAMPS := .stamps
+WEB := src/fallow_sieve/web_dist/index.html
+WEB_SOURCES := $(shell find web/src web/public docs/method.md -type f 2>/dev/null) web/index.html web/vite.config.ts web/package.json
+
+.PHONY: demo setup dev test lint pytest bench clean lock schemas screenshots
+
+demo: $(STAMPS)/python $(WEB)
+	@$(BIN)/fallow-sieve demo --db demo.db
+	@$(BIN)/fallow-sieve serve --db demo.db
+
+setup: $(STAMPS)/python-dev $(WEB)
+	@echo "Ready. Next: make demo"
+
+# Flask and Vite side by side, both reloading; open the address that Vite prints.
+dev: $(STAMPS)/python-dev $(STAMPS)/npm
+	@$(BIN)/fallow-sieve demo --db demo.db
+	@trap 'kill 0' EXIT; \
+	$(BIN)/flask --app 'fallow_sieve.api.app:create_app("demo.db")' run --debug --port 8765 & \
+	npm --prefix web run dev
+
+test: lint pytest
+
+lint: $(STAMPS)/python-dev $(STAMPS)/npm
+	$(BIN)/ruff check .
+	$(BIN)/ruff format --check .
+	$(BIN)/mypy
+	$(BIN)/lint-imports --no-logo
+	npm --prefix web run check
+	npm --prefix web run lint
+	npm --prefix web run test
+
+pytest: $(STAMPS)/python-dev $(WEB)
+	@scripts/need-chromium.sh
+	$(BIN)/pytest -n 2 -q
+
+bench: $(STAMPS)/python-dev $(WEB)
+	$(BIN)/python bench/analyse.py
+	$(BIN)/python bench/http.py
+	@scripts/need-chromium.sh
+	$(BIN)/python bench/drag.py
+
+# What is generated and committed: JSON Schemas, the OpenAPI document, its TypeScript types.
+schemas: $(STAMPS)/python-dev $(STAMPS)/npm
+	$(BIN)/python -m fallow_sieve.formats.schemas
+	$(BIN)/python -m fallow_sieve.api.openapi
+	npm --prefix web run api-types
+
+screenshots: $(STAMPS)/python-dev $(WEB)
+	@scripts/need-chromium.sh
+	$(BIN)/python scripts/screenshots.py docs/screenshots
+
+lock: $(STAMPS)/python-dev
+	$(BIN)/pip install -q uv
+	$(BIN)/uv pip compile -q --no-emit-index-url --no-emit-find-links --custom-compile-command "make lock" \
+		pyproject.toml -o requirements.lock
+	$(BIN)/uv pip compile -q --no-emit-index-url --no-emit-find-links --custom-compile-command "make lock" \
+		pyproject.toml --group dev -c requirements.lock -o requirements-dev.lock
+
+clean:
+	rm -rf .venv $(STAMPS) web/node_modules src/fallow_sieve/web_dist .pytest_cache .mypy_cache .ruff_cache \
+		.hypothesis .import_linter_cache test-results demo.db demo.db-wal demo.db-shm
+
+$(STAMPS)/venv:
+	@$(PYTHON) -c 'import sys; sys.exit(sys.version_info < (3, 11) and "Fallow Sieve needs Python 3.11 or newer")'
+	$(PYTHON) -m venv .venv
+	@mkdir -p $(STAMPS) && touch $@
+
+$(STAMPS)/python: requirements.lock pyproject.toml | $(STAMPS)/venv
+	$(BIN)/pip install -q --disable-pip-version-check -r requirements.lock
+	$(BIN)/pip install -q --disable-pip-version-check --no-deps -e .
+	@touch $@
+
+$(STAMPS)/python-dev: requirements-dev.lock $(STAMPS)/python
+	$(BIN)/pip install -q --disable-pip-version-check -r requirements-dev.lock
+	@touch $@
+
+$(STAMPS)/npm: web/package-lock.json web/.npmrc
+	npm --prefix web ci --silent
+	@mkdir -p $(STAMPS) && touch $@
+
+$(WEB): $(STAMPS)/npm $(WEB_SOURCES)
+	npm --prefix web run build
+	@touch $@
