@@ -20,10 +20,10 @@ def _clock() -> datetime:
     return datetime.now(UTC)
 
 
-def create_app(database: Path, *, clock: Callable[[], datetime] = _clock, web_dist: Path | None = None) -> Flask:
+def create_app(database: Path | str, *, clock: Callable[[], datetime] = _clock, web_dist: Path | None = None) -> Flask:
     """Return the application on the kitchen in `database`, which is made or brought up to date on the way."""
     app = Flask(__name__, static_folder=None)
-    app.extensions["kitchen"] = KitchenStore(database)
+    app.extensions["kitchen"] = KitchenStore(Path(database))
     app.extensions["clock"] = clock
     app.extensions["web_dist"] = web_dist or pages.BUILT
     register_problems(app)

@@ -11,6 +11,7 @@ from fallow_sieve.api.models import (
     BlendIn,
     BlendList,
     BlendOut,
+    BlendsQuery,
     DraftIn,
     DraftOut,
     DuplicateIn,
@@ -44,7 +45,7 @@ routes = Blueprint("blends", __name__)
 
 
 @routes.get("/blends")
-@route(BlendList)
+@route(BlendList, query=BlendsQuery)
 def blends() -> Response:
     """Return a page of blends with their state; `?archived=1` for those put away."""
     cursor, limit = page()

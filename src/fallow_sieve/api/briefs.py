@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from flask import Blueprint, Response
+from flask import Blueprint, Response, request
 
 from fallow_sieve.api.http import answer, body, if_match, now_text, page, store, today
-from fallow_sieve.api.models import BriefIn, BriefList, BriefSummary
+from fallow_sieve.api.models import BriefIn, BriefList, BriefsQuery, BriefSummary
 from fallow_sieve.api.spec import route
 from fallow_sieve.api.summaries import brief_summary, limits_of
 from fallow_sieve.core.shelf import Shelf
@@ -19,13 +19,13 @@ _BLENDS_SHOWN = 50
 
 
 @routes.get("/briefs")
-@route(BriefList)
+@route(BriefList, query=BriefsQuery)
 def briefs() -> Response:
-    """Return a page of briefs, each with its state, next step and blends."""
+    """Return a page of briefs, each with its state, next step and blends; `?archived=1` for those put away."""
     cursor, limit = page()
     with store().reading() as session:
         shelf = store().shelf(session, today())
-        rows = list_briefs(session, cursor, limit + 1)
+        rows = list_briefs(session, cursor, limit + 1, request.args.get("archived") == "1")
         items = [brief_summary(session, b, list_blends(session, b.id, 0, _BLENDS_SHOWN), shelf) for b in rows[:limit]]
     return answer(BriefList(items=items, next=str(items[-1].brief.id) if len(rows) > limit else None))
 

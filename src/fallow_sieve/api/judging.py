@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import TypeVar
+
 from flask import Blueprint, Response
 from pydantic import TypeAdapter
 
@@ -23,7 +25,7 @@ from fallow_sieve.api.spec import route
 from fallow_sieve.api.summaries import judge_parts
 from fallow_sieve.core.blends import Blend, Part, analyse
 from fallow_sieve.core.comparison import of_mix
-from fallow_sieve.core.composing import scale_to, set_flour_share
+from fallow_sieve.core.composing import add_part, scale_to, set_flour_share
 from fallow_sieve.core.differences import Difference, difference
 from fallow_sieve.core.errors import BadInputError
 from fallow_sieve.core.explanations import Explanation, explain
@@ -34,6 +36,7 @@ from fallow_sieve.reference.uses import rules
 from fallow_sieve.store.kitchens import kitchen_of
 
 routes = Blueprint("judging", __name__)
+NeededT = TypeVar("NeededT")
 _judgement = TypeAdapter(Judgement)
 _explanation = TypeAdapter(Explanation)
 _difference = TypeAdapter(Difference)
@@ -63,16 +66,23 @@ def explain_metric() -> Response:
 @routes.post("/compose")
 @route(PartsOut, json=ComposeIn)
 def compose() -> Response:
-    """Return the parts after a change that keeps mass where it must: a share set, a batch scaled."""
+    """Return the parts after a change that keeps mass where it must: a share set, a batch scaled, a part added."""
     given = body(ComposeIn)
     parts = as_parts(given.parts)
     with store().reading() as session:
         shelf = store().shelf(session, today())
     if given.action == "scale-to":
-        return _parts(scale_to(parts, given.value, shelf))
-    if given.ingredient is None:
-        raise BadInputError("the ingredient is missing", place="/ingredient", right="name the part to set")
-    return _parts(set_flour_share(parts, given.ingredient, given.value, shelf))
+        return _parts(scale_to(parts, _needed(given.value, "value"), shelf))
+    ingredient = _needed(given.ingredient, "ingredient")
+    if given.action == "add":
+        return _parts(add_part(parts, ingredient, shelf, rules().doses.get(given.use or "")))
+    return _parts(set_flour_share(parts, ingredient, _needed(given.value, "value"), shelf))
+
+
+def _needed(value: NeededT | None, name: str) -> NeededT:
+    if value is None:
+        raise BadInputError(f"the {name} is missing", place=f"/{name}", right="this change needs it")
+    return value
 
 
 @routes.post("/differences")

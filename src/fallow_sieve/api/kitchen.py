@@ -5,7 +5,7 @@ from __future__ import annotations
 from flask import Blueprint, Response, request
 
 from fallow_sieve.api.http import answer, body, if_match, store
-from fallow_sieve.api.models import FoundOut, KitchenOut, SearchOut, SettingsIn
+from fallow_sieve.api.models import FoundOut, KitchenOut, SearchOut, SearchQuery, SettingsIn
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.finding import Searchable, find
 from fallow_sieve.reference.uses import rules
@@ -43,7 +43,7 @@ def _out(row: KitchenRow) -> KitchenOut:
 
 
 @routes.get("/search")
-@route(SearchOut)
+@route(SearchOut, query=SearchQuery)
 def search() -> Response:
     """Return briefs and blends whose name, use or note matches `?q=`."""
     query = request.args.get("q", "")[:80]

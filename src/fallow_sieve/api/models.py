@@ -61,12 +61,13 @@ class ExplainIn(In):
 
 
 class ComposeIn(In):
-    """A change that keeps mass: a part's share of the flour base, or the size of the batch."""
+    """A change: a part's share of the flour base (%), the size of the batch (g), or a part added for a use."""
 
     parts: Parts
-    action: Literal["set-flour-share", "scale-to"]
+    action: Literal["set-flour-share", "scale-to", "add"]
     ingredient: Slug | None = None
-    value: float = Field(gt=0, le=1e7)
+    value: float | None = Field(default=None, gt=0, le=1e7)
+    use: Slug | None = None
 
 
 class DifferenceIn(In):
@@ -159,6 +160,52 @@ class SettingsIn(In):
     binder_school: Literal["by-moisture", "gum", "psyllium", "none"]
     store_temp_c: float = Field(ge=-30, le=45)
     serving_g: float = Field(gt=0, le=1000)
+
+
+class PageQuery(In):
+    """Which page of a list: start after `cursor`, at most `limit` items."""
+
+    cursor: int = Field(default=0, ge=0, le=2**53)
+    limit: int = Field(default=50, ge=1, le=100)
+
+
+class BlendsQuery(PageQuery):
+    """Which blends: of one brief, or those put away."""
+
+    brief_id: RowId | None = None
+    archived: Literal["0", "1"] = "0"
+
+
+class BriefsQuery(PageQuery):
+    """Which briefs: those at work, or those put away."""
+
+    archived: Literal["0", "1"] = "0"
+
+
+class FindQuery(PageQuery):
+    """What to look for."""
+
+    q: Annotated[str, Field(max_length=80)] = ""
+
+
+class SearchQuery(In):
+    """What to look for."""
+
+    q: Annotated[str, Field(max_length=80)] = ""
+
+
+class ImportQuery(In):
+    """What to call an imported blend, and the brief it is for."""
+
+    name: Annotated[str, Field(max_length=120)] = ""
+    brief_id: RowId | None = None
+
+
+class ExportQuery(In):
+    """Which file to write, of the draft (0) or of a revision."""
+
+    format: Literal["json", "csv"] = "json"
+    revision: int = Field(default=0, ge=0, le=2**31)
 
 
 class JudgementOut(RootModel[Judgement]):
@@ -373,12 +420,14 @@ class UseOut(Out):
 
 
 class MetricOut(Out):
-    """A metric: unit, decimals to show, and whether uses put a band on it."""
+    """A metric: unit, decimals to show, what is possible (null: no end), and whether uses put a band on it."""
 
     name: str
     label: str
     unit: str
     decimals: int
+    lowest: float
+    highest: float | None
     banded: bool
 
 
@@ -391,7 +440,7 @@ class NutrientInfo(Out):
 
 
 class ReferenceOut(Out):
-    """What the pages need to know once: uses, metrics, roles, nutrients, allergens, other limits."""
+    """What the pages need to know once: uses, metrics, roles, nutrients, allergens, aims, and wheat's L*a*b*."""
 
     version: str
     uses: list[UseOut]
@@ -400,6 +449,7 @@ class ReferenceOut(Out):
     nutrients: list[NutrientInfo]
     allergens: list[NamedOut]
     aims: list[NamedOut]
+    wheat_lab: list[float] | None
 
 
 class NutritionOut(Out):

@@ -17,11 +17,11 @@ def openapi_text(app: Any) -> str:
         spec.app = app
         if hasattr(spec, "_spec"):
             del spec._spec
-        return json.dumps(_with_if_match(spec.spec), ensure_ascii=False, indent=1, sort_keys=True) + "\n"
+        return json.dumps(_completed(spec.spec), ensure_ascii=False, indent=1, sort_keys=True) + "\n"
 
 
-def _with_if_match(document: dict[str, Any]) -> dict[str, Any]:
-    """Name the If-Match header on every operation that may answer 412."""
+def _completed(document: dict[str, Any]) -> dict[str, Any]:
+    """Name the If-Match header on every operation that may answer 412, and say what answers always carry."""
     header = {
         "name": "If-Match",
         "in": "header",
@@ -34,7 +34,21 @@ def _with_if_match(document: dict[str, Any]) -> dict[str, Any]:
             if "412" in operation.get("responses", {}):
                 operation.setdefault("parameters", []).append(header)
             _problem_type(operation)
+    for name, schema in document["components"]["schemas"].items():
+        if name != "Problem" and not name.endswith(("In", "Query")):
+            _as_answered(schema)
     return document
+
+
+def _as_answered(schema: dict[str, Any]) -> None:
+    """An answer carries every field, also those with a default; a tuple is a list of so many."""
+    properties = schema.get("properties", {})
+    if properties:
+        schema["required"] = sorted(properties)
+    for field in properties.values():
+        for option in (field, *field.get("anyOf", [])):
+            if "prefixItems" in option:
+                option["items"] = option.pop("prefixItems")[0]
 
 
 def _problem_type(operation: dict[str, Any]) -> None:

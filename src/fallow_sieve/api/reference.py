@@ -2,11 +2,15 @@
 
 from __future__ import annotations
 
+from collections import defaultdict
+from math import isfinite
+
 from flask import Blueprint, Response, current_app, request
 
 from fallow_sieve import __version__
 from fallow_sieve.api.http import answer, page, store, today
 from fallow_sieve.api.models import (
+    FindQuery,
     IngredientList,
     IngredientOut,
     LookAlikeOut,
@@ -19,7 +23,7 @@ from fallow_sieve.api.models import (
 )
 from fallow_sieve.api.openapi import openapi_text
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.blends import BANDED, METRICS
+from fallow_sieve.core.blends import BANDED, METRICS, Metric
 from fallow_sieve.core.briefs import AIMS, spaced
 from fallow_sieve.core.cautions import union_of
 from fallow_sieve.core.finding import Found, Searchable, find
@@ -33,6 +37,7 @@ from fallow_sieve.store.shelves import aliases_by_ingredient, lots_by_ingredient
 from fallow_sieve.store.tables import AliasRow, LotRow
 
 routes = Blueprint("reference", __name__)
+WHEAT = "wheat-flour"  # the flour whose colour a mix is drawn beside
 
 
 @routes.get("/openapi.json")
@@ -54,20 +59,30 @@ def reference() -> Response:
             uses=[
                 UseOut(slug=u.slug, name=u.name, family=u.family, moisture=u.moisture) for u in rules().uses.values()
             ],
-            metrics=[
-                MetricOut(name=m.name, label=m.label, unit=m.unit, decimals=m.decimals, banded=m.name in BANDED)
-                for m in METRICS.values()
-            ],
+            metrics=[_metric(m) for m in METRICS.values()],
             roles=[NamedOut(name=r, label=ROLE_LABELS[r]) for r in Role],
             nutrients=[NutrientInfo(name=n.name, label=n.label, unit=n.unit) for n in NUTRIENTS.values()],
             allergens=[NamedOut(name=n, label=spaced(n)) for n in names],
             aims=[NamedOut(name=n, label=label) for n, label in AIMS.items()],
+            wheat_lab=_lab(shelf[WHEAT]) if WHEAT in shelf else None,
         )
     )
 
 
+def _metric(m: Metric) -> MetricOut:
+    return MetricOut(
+        name=m.name,
+        label=m.label,
+        unit=m.unit,
+        decimals=m.decimals,
+        lowest=m.lowest,
+        highest=m.highest if isfinite(m.highest) else None,
+        banded=m.name in BANDED,
+    )
+
+
 @routes.get("/ingredients")
-@route(IngredientList)
+@route(IngredientList, query=FindQuery)
 def ingredients() -> Response:
     """Return ingredients that match `?q=` by name, other name or look-alike, best first; without it, all."""
     cursor, limit = page()
@@ -94,7 +109,15 @@ def ingredient(slug: str) -> Response:
 
 
 def _searchable(shelf: Shelf, aliases: dict[str, list[AliasRow]]) -> list[Searchable]:
-    return [Searchable(i.slug, i.name, tuple(a.alias for a in aliases.get(i.slug, []))) for i in shelf.ingredients]
+    taken_for: dict[str, list[str]] = defaultdict(list)
+    for pair in look_alikes():
+        if pair.ingredient in shelf and pair.taken_for in shelf:
+            taken_for[pair.ingredient].append(shelf[pair.taken_for].name)
+            taken_for[pair.taken_for].append(shelf[pair.ingredient].name)
+    return [
+        Searchable(i.slug, i.name, tuple(a.alias for a in aliases.get(i.slug, [])), tuple(taken_for[i.slug]))
+        for i in shelf.ingredients
+    ]
 
 
 def _ingredient(shelf: Shelf, found: Found, aliases: list[AliasRow], lots: list[LotRow]) -> IngredientOut:

@@ -24,12 +24,17 @@ spec = SpecTree(
 
 
 def route(
-    out: type[BaseModel] | None, *, status: int = 200, json: type[BaseModel] | None = None, stale: bool = False
+    out: type[BaseModel] | None,
+    *,
+    status: int = 200,
+    json: type[BaseModel] | None = None,
+    query: type[BaseModel] | None = None,
+    stale: bool = False,
 ) -> Callable[[Callable[..., Any]], Callable[..., Any]]:
-    """Describe a route: what it takes and answers. Bodies are read by `http.body`, which gives better errors."""
+    """Describe a route: what it takes and answers. `http` reads bodies and queries: it says better what is wrong."""
     codes: dict[str, Any] = {f"HTTP_{status}": out, "HTTP_404": Problem, "HTTP_422": Problem}
     if stale:
         codes["HTTP_412"] = Problem
     if json is not None:
         codes["HTTP_413"] = Problem
-    return spec.validate(json=json, resp=Described(**codes), skip_validation=True)
+    return spec.validate(json=json, query=query, resp=Described(**codes), skip_validation=True)

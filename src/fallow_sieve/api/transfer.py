@@ -8,7 +8,7 @@ from flask import Blueprint, Response, request
 
 from fallow_sieve.api.blends import blend_out
 from fallow_sieve.api.http import answer, now_text, store, today, whole
-from fallow_sieve.api.models import ImportOut
+from fallow_sieve.api.models import ExportQuery, ImportOut, ImportQuery
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.blends import Blend, analyse, check_parts
 from fallow_sieve.core.errors import BadInputError, shown
@@ -24,7 +24,7 @@ routes = Blueprint("transfer", __name__)
 
 
 @routes.post("/blends/import")
-@route(ImportOut, status=201)
+@route(ImportOut, status=201, query=ImportQuery)
 def import_blend() -> Response:
     """Add the blend in a blend file or CSV (the body, as it is); `?name=` and `?brief_id=` apply."""
     document = _read(request.get_data(), request.mimetype, request.args.get("name", "")[:120])
@@ -57,6 +57,7 @@ def _read(data: bytes, mimetype: str, name: str) -> BlendDocument:
 
 
 @routes.get("/blends/<int:blend_id>/export")
+@route(None, query=ExportQuery)
 def export_blend(blend_id: int) -> Response:
     """Return the draft, or `?revision=`, as a file: `?format=json` (blend file) or `csv`."""
     kind = request.args.get("format", "json")

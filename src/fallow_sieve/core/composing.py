@@ -1,10 +1,11 @@
-"""Changing a blend without losing mass: set a share, scale to a batch. Locked parts keep their mass."""
+"""Changing a blend: set a share, scale to a batch, add a part. Mass is kept where it must; locked parts keep theirs."""
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
+from fallow_sieve.core.binders import DoseBand
 from fallow_sieve.core.blends import Part, check_parts
 from fallow_sieve.core.errors import BadInputError
 from fallow_sieve.core.shelf import Shelf
@@ -60,3 +61,34 @@ def scale_to(parts: Sequence[Part], mass_g: float, shelf: Shelf) -> tuple[Part, 
         raise BadInputError(f"a batch of {mass_g:g} g", right="give a mass over 0 and at most 10 000 kg")
     factor = mass_g / sum(p.mass_g for p in parts)
     return tuple(replace(p, mass_g=p.mass_g * factor) for p in parts)
+
+
+FIRST_FLOUR_G = 500.0
+NEW_FLOUR_PCT = 10.0
+NEW_BINDER_PCT = 2.0
+
+
+def add_part(
+    parts: Sequence[Part], ingredient: str, shelf: Shelf, usual: Mapping[str, DoseBand] | None = None
+) -> tuple[Part, ...]:
+    """Return the parts with `ingredient` added on top, at a mass (g, whole where that is near) to begin from.
+
+    The first part is 500 g; a binder its typical dose for the use (`usual`, % of flour base), or 2 %; another
+    part 10 % of the flour base. Rules of thumb to start from. The other parts keep their mass.
+    """
+    item = shelf.ingredients[shelf.row(ingredient, "/ingredient")]
+    if not parts:
+        return (Part(ingredient, FIRST_FLOUR_G),)
+    check_parts(parts, shelf)
+    if any(p.ingredient == ingredient for p in parts):
+        raise BadInputError(f"{ingredient!r} is in the blend already", place="/ingredient", right="change its mass")
+    dose = (usual or {}).get(ingredient)
+    share_pct = dose.typical_pct if dose else NEW_FLOUR_PCT if item.in_flour_base else NEW_BINDER_PCT
+    flour_g = sum(p.mass_g for p in parts if shelf[p.ingredient].in_flour_base)
+    mass_g = (flour_g or sum(p.mass_g for p in parts)) * share_pct / 100
+    return (*parts, Part(ingredient, _handy(mass_g)))
+
+
+def _handy(mass_g: float) -> float:
+    """A mass that can be weighed: whole grams from 10 g on, tenths below, never nothing."""
+    return float(round(mass_g)) if mass_g >= 10 else max(0.1, round(mass_g, 1))

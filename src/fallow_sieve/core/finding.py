@@ -9,11 +9,12 @@ from difflib import SequenceMatcher
 
 @dataclass(frozen=True, slots=True)
 class Searchable:
-    """Something with a slug, a name and other names."""
+    """Something with a slug, a name, other names, and the names of what it is taken for."""
 
     slug: str
     name: str
     aliases: tuple[str, ...] = ()
+    taken_for: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,25 +26,35 @@ class Found:
 
 
 _NEAR = 0.75
+# How much a hit by another name, or by the name of a look-alike, counts less than one by its own name.
+_BEHIND_OWN = (0.0, 0.05, 2.5)
 
 
 def find(query: str, items: Iterable[Searchable]) -> list[Found]:
     """Return what `query` may mean, best first: words that start with it, then hold it, then look like it.
 
-    An empty query returns everything in its order. A name counts before another name.
+    An empty query returns everything in its order. A name counts before another name, and that before the name
+    of a look-alike, which stands last so that the two can be told apart.
     """
     wanted = query.strip().lower()
     if not wanted:
         return [Found(i.slug, "") for i in items]
     ranked = []
     for order, item in enumerate(items):
-        by_name = _rank(wanted, item.name)
-        best_alias = max(item.aliases, key=lambda a: _rank(wanted, a), default="")
-        by_alias = _rank(wanted, best_alias) - 0.05 if best_alias else 0.0
-        rank = max(by_name, by_alias)
+        rank, by = _best(wanted, item)
         if rank > 0:
-            ranked.append((-rank, order, Found(item.slug, best_alias if by_alias > by_name else "")))
+            ranked.append((-rank, order, Found(item.slug, by)))
     return [found for _, _, found in sorted(ranked, key=lambda r: r[:2])]
+
+
+def _best(wanted: str, item: Searchable) -> tuple[float, str]:
+    groups = ((item.name,), item.aliases, item.taken_for)
+    ranks = [
+        (_rank(wanted, name) - behind, "" if n == 0 else name)
+        for n, (names, behind) in enumerate(zip(groups, _BEHIND_OWN, strict=True))
+        for name in names
+    ]
+    return max(ranks, key=lambda r: r[0])
 
 
 def _rank(wanted: str, text: str) -> float:

@@ -1,0 +1,116 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import Router from 'svelte-spa-router';
+  import { wrap } from 'svelte-spa-router/wrap';
+  import { wordsOf } from './lib/api/client';
+  import { appearance } from './lib/frame/appearance.svelte';
+  import Find from './lib/frame/Find.svelte';
+  import Keys from './lib/frame/Keys.svelte';
+  import TopBar from './lib/frame/TopBar.svelte';
+  import { undoing } from './lib/frame/undo.svelte';
+  import { kitchen } from './lib/kitchen.svelte';
+  import NotFound from './lib/frame/NotFound.svelte';
+  import Patterns from './lib/column/Patterns.svelte';
+  import Notices from './lib/ui/Notices.svelte';
+  import Trouble from './lib/ui/Trouble.svelte';
+
+  const routes = {
+    '/': wrap({ asyncComponent: () => import('./lib/briefs/BriefsPage.svelte') }),
+    '/briefs/:id': wrap({ asyncComponent: () => import('./lib/briefs/BriefPage.svelte') }),
+    '/blends': wrap({ asyncComponent: () => import('./lib/blends/BlendsPage.svelte') }),
+    '/bench/:id': wrap({ asyncComponent: () => import('./lib/bench/BenchPage.svelte') }),
+    '/compare/:id': wrap({ asyncComponent: () => import('./lib/compare/ComparePage.svelte') }),
+    '/print/:id': wrap({ asyncComponent: () => import('./lib/print/PrintPage.svelte') }),
+    '/method/:section?': wrap({ asyncComponent: () => import('./lib/method/MethodPage.svelte') }),
+    '/settings': wrap({ asyncComponent: () => import('./lib/settings/SettingsPage.svelte') }),
+    '*': NotFound
+  };
+  let finding = $state(false);
+  let keys = $state(false);
+  let trouble = $state('');
+  let ready = $state(false);
+
+  async function load(): Promise<void> {
+    try {
+      await kitchen.load();
+      ready = true;
+      trouble = '';
+    } catch (error) {
+      trouble = wordsOf(error);
+    }
+  }
+
+  function isTyping(target: EventTarget | null): boolean {
+    const at = target as HTMLInputElement | null;
+    return !!at?.matches?.('input, textarea, select') && at.dataset.cell === undefined;
+  }
+
+  function key(event: KeyboardEvent): void {
+    const undo = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z';
+    if (undo && undoing.on && !isTyping(event.target)) {
+      event.preventDefault();
+      if (event.shiftKey) undoing.on.redo();
+      else undoing.on.undo();
+    } else if (
+      (event.ctrlKey || event.metaKey) &&
+      event.key === 'y' &&
+      undoing.on &&
+      !isTyping(event.target)
+    ) {
+      event.preventDefault();
+      undoing.on.redo();
+    } else if (!event.ctrlKey && !event.metaKey && !event.altKey && !isTyping(event.target)) {
+      if (event.key === '/') finding = true;
+      else if (event.key === '?') keys = true;
+      else return;
+      event.preventDefault();
+    }
+  }
+
+  onMount(() => {
+    appearance.apply();
+    void load();
+  });
+</script>
+
+<svelte:window onkeydown={key} />
+
+<Patterns />
+<div class="frame">
+  <TopBar onsearch={() => (finding = true)} onkeys={() => (keys = true)} />
+  <main>
+    {#if trouble}
+      <Trouble say={trouble} again={load} />
+    {:else if ready}
+      <Router {routes} restoreScrollState />
+    {/if}
+  </main>
+</div>
+<Find open={finding} onclose={() => (finding = false)} />
+<Keys open={keys} onclose={() => (keys = false)} />
+<Notices />
+
+<style>
+  .frame {
+    display: flex;
+    flex-direction: column;
+    height: 100%;
+  }
+
+  main {
+    flex: 1;
+    min-height: 0;
+    overflow: auto;
+  }
+
+  @media print {
+    .frame {
+      display: block;
+      height: auto;
+    }
+
+    main {
+      overflow: visible;
+    }
+  }
+</style>

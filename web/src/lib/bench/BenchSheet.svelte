@@ -1,0 +1,242 @@
+<script lang="ts">
+  import { Tabs } from '@skeletonlabs/skeleton-svelte';
+  import { layersOf, spread } from '../column/layout';
+  import { kitchen } from '../kitchen.svelte';
+  import AddPart from './AddPart.svelte';
+  import Bag from './Bag.svelte';
+  import BagLine from './BagLine.svelte';
+  import type { Bench } from './bench.svelte';
+  import Column from './Column.svelte';
+  import Conflict from './Conflict.svelte';
+  import Head from './Head.svelte';
+  import KeepSheet from './KeepSheet.svelte';
+  import Revisions from './Revisions.svelte';
+  import Rows from './Rows.svelte';
+  import Sieves from './Sieves.svelte';
+
+  const { bench }: { bench: Bench } = $props();
+  const TIGHTEST = 34;
+  const WIDEST = 46;
+  let room = $state(480);
+  let keeping = $state(false);
+  let tab = $state('sieves');
+  const coarse = matchMedia('(pointer: coarse)').matches;
+
+  const count = $derived(bench.parts.length);
+  const least = $derived(coarse ? 44 : TIGHTEST);
+  const height = $derived(Math.max(room - 4, count * least, 220));
+  const gap = $derived(count ? Math.min(WIDEST, height / count) : WIDEST);
+  const rows = $derived.by(() => {
+    const bySlug = new Map(bench.parts.map((p) => [p.ingredient, p.mass_g]));
+    const layers = layersOf(
+      bench.order.map((slug) => ({ slug, share: bySlug.get(slug) ?? 0 })),
+      height
+    );
+    return spread(
+      layers.map((l) => l.y + l.h / 2),
+      gap,
+      height
+    );
+  });
+
+  function key(event: KeyboardEvent): void {
+    const at = event.target as HTMLElement;
+    if (event.ctrlKey || event.metaKey || event.altKey || at.matches('input, textarea, select')) return;
+    if (event.key === 'a') document.querySelector<HTMLElement>('[data-add]')?.focus();
+    else if (event.key === 'k' && bench.parts.length && !bench.kept) keeping = true;
+    else return;
+    event.preventDefault();
+  }
+</script>
+
+<svelte:window onkeydown={key} />
+
+<Conflict {bench} />
+<div class="bench">
+  <section class="left" aria-label="The column">
+    <Head {bench} onkeep={() => (keeping = true)} />
+    <div class="heads small soft" aria-hidden="true">
+      <span>now</span>
+      <span class="ghost-head">{bench.ghost ? `rev ${bench.ghost.number}` : ''}</span>
+      <span class="grow">ingredient</span><span class="g">{kitchen.settings?.mass_unit}</span><span
+        class="pct">% of flour</span
+      >
+    </div>
+    <div class="stand" bind:clientHeight={room}>
+      <div class="column">
+        <Column {bench} {height} {rows} />
+        {#if count}
+          <Rows {bench} {height} {rows} {gap} />
+        {:else}
+          <div class="teach">
+            <h2>Nothing in the tube yet</h2>
+            <p>
+              Start with the flour that should carry the flavour, then a starch, then a binder. Each becomes a
+              layer.
+            </p>
+          </div>
+        {/if}
+      </div>
+    </div>
+    <div class="add"><AddPart {bench} /></div>
+  </section>
+
+  <section class="right" aria-label="What holds it">
+    <h1 class="say" aria-live="polite">{bench.judgement?.say ?? 'Nothing to judge yet.'}</h1>
+    <p class="soft more">
+      {bench.judgement?.say_more ?? ''}{#if bench.trouble}<span class="held">{bench.trouble}</span>{/if}
+    </p>
+    <Tabs value={tab} onValueChange={(d) => (tab = d.value)}>
+      <Tabs.List class="tabs">
+        <Tabs.Trigger class="tab" value="sieves">Sieves</Tabs.Trigger>
+        <Tabs.Trigger class="tab" value="bag">The bag</Tabs.Trigger>
+        <Tabs.Trigger class="tab" value="revisions">Revisions ({bench.revisions.length})</Tabs.Trigger>
+      </Tabs.List>
+      <Tabs.Content value="sieves"><Sieves {bench} /></Tabs.Content>
+      <Tabs.Content value="bag">
+        {#if tab === 'bag'}
+          {#if bench.judgement}
+            <Bag judgement={bench.judgement} parts={bench.parts} nameOf={(slug) => bench.nameOf(slug)} />
+          {:else}
+            <p class="soft mt-2">There is nothing in the mix yet.</p>
+          {/if}
+        {/if}
+      </Tabs.Content>
+      <Tabs.Content value="revisions">
+        {#if tab === 'revisions'}<Revisions {bench} onkeep={() => (keeping = true)} />{/if}
+      </Tabs.Content>
+    </Tabs>
+  </section>
+  <div class="foot"><BagLine judgement={bench.judgement} onopen={() => (tab = 'bag')} /></div>
+</div>
+<KeepSheet {bench} open={keeping} onclose={() => (keeping = false)} />
+
+<style>
+  .bench {
+    display: grid;
+    grid-template-columns: minmax(27rem, 44%) 1fr;
+    grid-template-rows: minmax(0, 1fr) auto;
+    height: 100%;
+  }
+
+  .left {
+    display: flex;
+    flex-direction: column;
+    min-height: 0;
+    padding: 0.75rem 0.75rem 0.6rem 1.25rem;
+    border-right: 1px solid var(--hairline);
+  }
+
+  .right {
+    min-width: 0;
+    min-height: 0;
+    overflow-y: auto;
+    padding: 0.75rem 1.25rem 1rem 1.5rem;
+    background: var(--sheet);
+  }
+
+  .foot {
+    grid-column: 1 / -1;
+  }
+
+  .say {
+    font-size: var(--title);
+  }
+
+  .more {
+    min-height: 1.4em;
+  }
+
+  .heads {
+    display: flex;
+    padding: 0.4rem 0 0.2rem;
+  }
+
+  .heads span:first-child {
+    width: 118px;
+  }
+
+  .ghost-head {
+    width: 80px;
+    white-space: nowrap;
+  }
+
+  .grow {
+    flex: 1;
+  }
+
+  .g {
+    margin-right: 0.8rem;
+  }
+
+  .pct {
+    margin-right: 52px;
+  }
+
+  .stand {
+    flex: 1;
+    min-height: 220px;
+    overflow: hidden auto;
+    padding: 2px 0;
+  }
+
+  .column {
+    display: flex;
+  }
+
+  .teach {
+    align-self: center;
+    max-width: 17rem;
+  }
+
+  .add {
+    padding-top: 0.5rem;
+  }
+
+  :global(.tabs) {
+    display: flex;
+    gap: 1.25rem;
+    margin-top: 0.15rem;
+    border-bottom: 1px solid var(--hairline);
+  }
+
+  :global(.tab) {
+    padding: 0.25rem 0;
+    border-bottom: 3px solid transparent;
+    color: var(--soft);
+    cursor: pointer;
+  }
+
+  :global(.tab[data-selected]) {
+    border-bottom-color: var(--flax);
+    color: var(--ink);
+    font-weight: 600;
+  }
+
+  @media (pointer: coarse) {
+    :global(.tab) {
+      min-height: 44px;
+    }
+
+    .pct {
+      margin-right: 76px;
+    }
+  }
+
+  @media (max-width: 860px) {
+    .bench {
+      display: block;
+      height: auto;
+    }
+
+    .left {
+      border-right: 0;
+      padding: 0.6rem 0.75rem;
+    }
+
+    .stand {
+      height: 420px;
+      overflow: visible;
+    }
+  }
+</style>

@@ -1,0 +1,119 @@
+<!-- A number that is edited in place: Enter takes it, Esc gives back what stood there, + and − nudge. -->
+<script lang="ts">
+  interface Props {
+    label: string;
+    shown: string;
+    /** Takes what was typed; returns what is wrong with it, or nothing. */
+    take: (text: string) => Promise<string> | string;
+    nudge?: (steps: number) => void;
+    onkey?: (event: KeyboardEvent) => void;
+    onfocus?: () => void;
+    kind: string;
+    describedby?: string;
+    soft?: boolean;
+  }
+  const { label, shown, take, nudge, onkey, onfocus, kind, describedby, soft = false }: Props = $props();
+  let typed = $state<string | null>(null);
+  let wrong = $state('');
+
+  async function commit(): Promise<void> {
+    if (typed === null || typed.trim() === shown) {
+      typed = null;
+      wrong = '';
+      return;
+    }
+    wrong = await take(typed);
+    if (!wrong) typed = null;
+  }
+
+  function key(event: KeyboardEvent): void {
+    const cell = event.currentTarget as HTMLInputElement;
+    if (event.key === 'Enter') {
+      void commit().then(() => cell.select());
+    } else if (event.key === 'Escape') {
+      typed = null;
+      wrong = '';
+      void Promise.resolve().then(() => cell.select());
+    } else if (nudge && ['+', '-', '−', '='].includes(event.key)) {
+      event.preventDefault();
+      typed = null;
+      nudge((event.key === '+' || event.key === '=' ? 1 : -1) * (event.shiftKey ? 10 : 1));
+    } else if (typed === null || cell.value === '') {
+      onkey?.(event);
+    }
+  }
+</script>
+
+<span class="cell">
+  <input
+    class="num"
+    class:soft
+    data-cell={kind}
+    aria-label={label}
+    aria-invalid={wrong ? true : undefined}
+    aria-describedby={describedby}
+    autocomplete="off"
+    inputmode="decimal"
+    value={typed ?? shown}
+    oninput={(e) => (typed = e.currentTarget.value)}
+    onfocus={(e) => {
+      e.currentTarget.select();
+      onfocus?.();
+    }}
+    onblur={commit}
+    onkeydown={key}
+  />
+  {#if wrong}<span class="wrong small" role="alert">{wrong}</span>{/if}
+</span>
+
+<style>
+  .cell {
+    position: relative;
+    display: block;
+  }
+
+  input {
+    width: 100%;
+    min-height: 30px;
+    padding: 0 0.3rem;
+    border: 1px solid transparent;
+    background: transparent;
+    color: inherit;
+    font-size: var(--body);
+  }
+
+  input:hover {
+    border-color: var(--line);
+    background: var(--sheet);
+  }
+
+  input:focus {
+    border-color: var(--flax);
+    background: var(--sheet);
+    color: var(--ink);
+  }
+
+  input[aria-invalid] {
+    border-color: var(--held);
+  }
+
+  .wrong {
+    position: absolute;
+    z-index: 6;
+    top: 100%;
+    right: 0;
+    width: max-content;
+    max-width: 17rem;
+    padding: 0.2rem 0.5rem;
+    border: 1px solid var(--held);
+    background: var(--held-wash);
+    color: var(--ink);
+    text-align: left;
+  }
+
+  @media (pointer: coarse) {
+    input {
+      min-height: 40px;
+    }
+  }
+</style>

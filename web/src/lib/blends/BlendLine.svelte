@@ -1,0 +1,91 @@
+<!-- One blend in a list: its small column, name, how it stands, what it costs. -->
+<script lang="ts">
+  import type { BlendSummary } from '../api/client';
+  import MiniColumn from '../column/MiniColumn.svelte';
+  import { figure, money } from '../format';
+  import { kitchen } from '../kitchen.svelte';
+  import Icon from '../sieves/Icon.svelte';
+  import type { Status } from '../sieves/words';
+
+  interface Props {
+    blend: BlendSummary;
+    showUse?: boolean;
+  }
+  const { blend, showUse = false }: Props = $props();
+  const STATES: Record<BlendSummary['state'], { status: Status; word: string }> = {
+    passes: { status: 'pass', word: 'passes' },
+    close: { status: 'close', word: 'close' },
+    held: { status: 'held', word: 'held' },
+    empty: { status: 'unknown', word: 'empty' },
+    unjudged: { status: 'unknown', word: 'not judged' }
+  };
+  const state = $derived(STATES[blend.state]);
+  const kept = $derived(
+    blend.revisions === 0
+      ? 'not kept yet'
+      : `${blend.revisions} kept${blend.kept ? '' : ', draft changed since'}`
+  );
+</script>
+
+<a class="blend" href="#/bench/{blend.blend.id}">
+  <MiniColumn layers={blend.layers} height={56} width={24} />
+  <span class="about">
+    <span class="name">{blend.blend.name}</span>
+    {#if showUse}<span class="soft small">{kitchen.useName(blend.blend.use).toLowerCase()}</span>{/if}
+    <span class="state">
+      <Icon status={state.status} /><b class={state.status === 'pass' ? 'passes' : state.status}
+        >{state.word}</b
+      >
+      {#if blend.score !== null}<span class="soft small">fit {figure(blend.score, 0)}</span>{/if}
+    </span>
+    <span class="small soft say">{blend.say}</span>
+    <span class="small soft"
+      >{money(blend.cost_per_kg, kitchen.settings?.currency ?? '')} per kg · {kept}</span
+    >
+  </span>
+</a>
+
+<style>
+  .blend {
+    display: flex;
+    gap: 0.75rem;
+    padding: 0.5rem;
+    border: 1px solid transparent;
+    color: var(--ink);
+    text-decoration: none;
+  }
+
+  .blend:hover {
+    border-color: var(--flax);
+    background: var(--sheet);
+  }
+
+  .about {
+    display: flex;
+    flex-direction: column;
+    min-width: 0;
+    line-height: 1.3;
+  }
+
+  .name {
+    font-weight: 600;
+  }
+
+  .state {
+    display: flex;
+    align-items: center;
+    gap: 0.3rem;
+  }
+
+  b {
+    font-weight: 600;
+  }
+
+  .say {
+    display: -webkit-box;
+    overflow: hidden;
+    -webkit-box-orient: vertical;
+    -webkit-line-clamp: 2;
+    line-clamp: 2;
+  }
+</style>

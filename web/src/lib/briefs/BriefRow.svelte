@@ -1,0 +1,80 @@
+<!-- One brief: what for, how it stands, the next step, and its blends. -->
+<script lang="ts">
+  import type { BriefSummary } from '../api/client';
+  import BlendLine from '../blends/BlendLine.svelte';
+
+  interface Props {
+    brief: BriefSummary;
+    oncompose: (brief: BriefSummary) => void;
+  }
+  const { brief, oncompose }: Props = $props();
+  const about = $derived(
+    [brief.use_name, brief.brief.eaters && `for ${brief.brief.eaters}`].filter(Boolean).join(', ')
+  );
+  const href = $derived(
+    brief.next_action === 'print' ? `#/print/${brief.next_blend}` : `#/bench/${brief.next_blend}`
+  );
+</script>
+
+<section aria-labelledby="brief-{brief.brief.id}">
+  <div class="what">
+    <h2 id="brief-{brief.brief.id}"><a href="#/briefs/{brief.brief.id}">{brief.brief.name}</a></h2>
+    <p>{about}</p>
+    {#if brief.wishes.length}<p class="soft small">{brief.wishes.join(' · ')}</p>{/if}
+    <p class="state">{brief.say}</p>
+    {#if brief.next_action === 'compose'}
+      <button class="action main" onclick={() => oncompose(brief)}>{brief.next_step}</button>
+    {:else}
+      <a class="action main" {href}>{brief.next_step}</a>
+      <button class="action quiet" onclick={() => oncompose(brief)}>New blend</button>
+    {/if}
+  </div>
+  <div class="blends">
+    {#each brief.blends as blend (blend.blend.id)}<BlendLine {blend} />{/each}
+  </div>
+</section>
+
+<style>
+  section {
+    display: grid;
+    grid-template-columns: minmax(17rem, 2fr) 5fr;
+    gap: 1.5rem;
+    padding: 1rem 0;
+    border-bottom: 1px solid var(--hairline);
+  }
+
+  h2 a {
+    color: var(--ink);
+    text-decoration: none;
+  }
+
+  h2 a:hover {
+    color: var(--flax);
+    text-decoration: underline;
+  }
+
+  .state {
+    margin: 0.35rem 0 0.5rem;
+    font-weight: 600;
+  }
+
+  .action {
+    max-width: 100%;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+
+  .blends {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(15.5rem, 1fr));
+    align-content: start;
+    gap: 0.25rem 0.75rem;
+  }
+
+  @media (max-width: 760px) {
+    section {
+      grid-template-columns: 1fr;
+      gap: 0.5rem;
+    }
+  }
+</style>

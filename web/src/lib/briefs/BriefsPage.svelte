@@ -1,0 +1,107 @@
+<!-- The front page: each brief with its state and next step. -->
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, ask, wordsOf, type BriefSummary } from '../api/client';
+  import { composeNew } from '../blends/making';
+  import { kitchen } from '../kitchen.svelte';
+  import { notices } from '../ui/notices.svelte';
+  import Trouble from '../ui/Trouble.svelte';
+  import BriefRow from './BriefRow.svelte';
+
+  let briefs = $state.raw<BriefSummary[] | null>(null);
+  let away = $state(false);
+  let trouble = $state('');
+
+  async function load(): Promise<void> {
+    trouble = '';
+    const archived = away ? '1' : '0';
+    try {
+      let cursor = 0;
+      const found: BriefSummary[] = [];
+      do {
+        const { data } = await ask(api.GET('/api/v1/briefs', { params: { query: { archived, cursor } } }));
+        found.push(...data.items);
+        cursor = Number(data.next ?? 0);
+      } while (cursor);
+      briefs = found;
+    } catch (error) {
+      trouble = wordsOf(error);
+    }
+  }
+
+  async function compose(brief: BriefSummary): Promise<void> {
+    const count = brief.blends.length + 1;
+    try {
+      await composeNew(`${brief.brief.name.slice(0, 100)} mix ${count}`, brief.brief.id);
+    } catch (error) {
+      notices.say(wordsOf(error), true);
+    }
+  }
+
+  onMount(load);
+</script>
+
+{#if trouble}
+  <Trouble say={trouble} again={load} />
+{:else}
+  <div class="page">
+    <div class="head">
+      <h1>{away ? 'Briefs put away' : 'What the work is for'}</h1>
+      <span class="soft">{kitchen.settings?.name}</span>
+      <a class="action" href="#/briefs/new">New brief</a>
+    </div>
+    {#if briefs?.length}
+      {#each briefs as brief (brief.brief.id)}<BriefRow {brief} oncompose={compose} />{/each}
+    {:else if briefs && !away}
+      <div class="first">
+        <p>
+          A brief says what a mix is for, who eats it, and what it may not be. Every blend is judged against
+          one, so begin there.
+        </p>
+        <a class="action main" href="#/briefs/new">Write the first brief</a>
+      </div>
+    {:else if briefs}
+      <p class="soft mt-4">None is put away.</p>
+    {:else}
+      <p class="soft mt-4" role="status">Fetching the briefs …</p>
+    {/if}
+    <p class="mt-4 small">
+      <button
+        class="link"
+        onclick={() => {
+          away = !away;
+          void load();
+        }}>{away ? 'Back to the briefs at work' : 'Briefs put away'}</button
+      >
+    </p>
+  </div>
+{/if}
+
+<style>
+  .head {
+    display: flex;
+    align-items: baseline;
+    gap: 1rem;
+    padding-bottom: 0.5rem;
+    border-bottom: 2px solid var(--ink);
+  }
+
+  .head .action {
+    margin-left: auto;
+  }
+
+  .first {
+    max-width: 34rem;
+    margin: 2rem 0;
+  }
+
+  .first .action {
+    margin-top: 1rem;
+  }
+
+  .link {
+    color: var(--flax);
+    text-decoration: underline;
+    cursor: pointer;
+  }
+</style>

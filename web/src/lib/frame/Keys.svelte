@@ -1,0 +1,67 @@
+<!-- The list of keys. -->
+<script lang="ts">
+  import Sheet from '../ui/Sheet.svelte';
+
+  interface Props {
+    open: boolean;
+    onclose: () => void;
+  }
+  const { open, onclose }: Props = $props();
+  const groups = [
+    {
+      title: 'Everywhere',
+      keys: [
+        ['/', 'find a brief or a blend'],
+        ['?', 'this list'],
+        ['Ctrl Z', 'undo (Ctrl Shift Z: redo)'],
+        ['Esc', 'give back what was typed; close']
+      ]
+    },
+    {
+      title: 'In a row of the bench',
+      keys: [
+        ['↑ ↓', 'the row above or below'],
+        ['← →', 'grams or percent'],
+        ['+ −', 'one step more or less (Shift: ten)'],
+        ['L', 'lock or unlock'],
+        ['Del', 'remove, when the cell is empty'],
+        ['Enter', 'take what was typed']
+      ]
+    },
+    {
+      title: 'On a boundary of the column',
+      keys: [
+        ['↑ ↓', 'move mass across it by one step'],
+        ['Page ↑ ↓', 'ten steps'],
+        ['Esc', 'while dragging: put it back']
+      ]
+    },
+    {
+      title: 'On the bench',
+      keys: [
+        ['A', 'add an ingredient'],
+        ['K', 'keep a revision']
+      ]
+    }
+  ];
+</script>
+
+<Sheet {open} title="Keys" {onclose}>
+  {#each groups as group (group.title)}
+    <h3 class="mt-3 mb-1">{group.title}</h3>
+    <dl>
+      {#each group.keys as [key, does] (key)}
+        <dt><kbd>{key}</kbd></dt>
+        <dd>{does}</dd>
+      {/each}
+    </dl>
+  {/each}
+</Sheet>
+
+<style>
+  dl {
+    display: grid;
+    grid-template-columns: 6rem 1fr;
+    gap: 0.3rem 0.75rem;
+  }
+</style>

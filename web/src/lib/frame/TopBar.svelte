@@ -1,0 +1,187 @@
+<script lang="ts">
+  import { Moon, Redo2, Search, Settings, Sun, Undo2 } from '@lucide/svelte';
+  import { router } from 'svelte-spa-router';
+  import { appearance } from './appearance.svelte';
+  import { current } from './current.svelte';
+  import { undoing } from './undo.svelte';
+
+  interface Props {
+    onsearch: () => void;
+    onkeys: () => void;
+  }
+  const { onsearch, onkeys }: Props = $props();
+
+  // The path of the work, in its order. A stage stands here once it can be used.
+  const stages = [
+    { href: '#/', label: 'Briefs', at: /^\/(briefs.*)?$/ },
+    { href: '#/blends', label: 'Blends', at: /^\/(blends|bench|compare|print)/ }
+  ];
+  const brief = $derived(current.brief);
+  const on = $derived(undoing.on);
+</script>
+
+<header class="no-print">
+  <a class="name" href="#/">Fallow Sieve</a>
+  <nav aria-label="Path of the work">
+    {#each stages as stage (stage.href)}
+      <a href={stage.href} aria-current={stage.at.test(router.location) ? 'page' : undefined}>{stage.label}</a
+      >
+    {/each}
+  </nav>
+  {#if brief}
+    <a class="brief" href="#/briefs/{brief.brief.id}" title="Open the brief">
+      <span class="brief-name">{brief.brief.name}</span>
+      <span class="soft small">{[brief.use_name.toLowerCase(), ...brief.wishes].join(' · ')}</span>
+    </a>
+  {:else}
+    <span class="brief-none"></span>
+  {/if}
+  <div class="tools">
+    {#if on}
+      <button class="action quiet" disabled={!on.canUndo} onclick={() => on.undo()} aria-label="Undo">
+        <Undo2 size={18} aria-hidden="true" />
+      </button>
+      <button class="action quiet" disabled={!on.canRedo} onclick={() => on.redo()} aria-label="Redo">
+        <Redo2 size={18} aria-hidden="true" />
+      </button>
+    {/if}
+    <button class="action quiet" onclick={onsearch} aria-label="Find (key /)">
+      <Search size={18} aria-hidden="true" /><kbd class="wide-only">/</kbd>
+    </button>
+    <button class="action quiet" onclick={onkeys} aria-label="Keys (key ?)"><kbd>?</kbd></button>
+    <button
+      class="action quiet"
+      onclick={() => appearance.toggle()}
+      aria-label={appearance.dark ? 'Light appearance' : 'Dark appearance'}
+    >
+      {#if appearance.dark}<Sun size={18} aria-hidden="true" />{:else}<Moon
+          size={18}
+          aria-hidden="true"
+        />{/if}
+    </button>
+    <a class="action quiet" href="#/settings" aria-label="Kitchen settings"
+      ><Settings size={18} aria-hidden="true" /></a
+    >
+  </div>
+</header>
+
+<style>
+  header {
+    display: flex;
+    align-items: stretch;
+    gap: 1.5rem;
+    height: var(--bar);
+    padding: 0 0.75rem 0 1.25rem;
+    border-bottom: 1px solid var(--hairline);
+    background: var(--ground);
+  }
+
+  .name {
+    align-self: center;
+    color: var(--ink);
+    font-weight: 600;
+    text-decoration: none;
+    white-space: nowrap;
+  }
+
+  nav {
+    display: flex;
+    gap: 1.25rem;
+  }
+
+  nav a {
+    display: flex;
+    align-items: center;
+    border-bottom: 3px solid transparent;
+    border-top: 3px solid transparent;
+    color: var(--soft);
+    text-decoration: none;
+  }
+
+  nav a:hover {
+    color: var(--flax);
+  }
+
+  nav a[aria-current] {
+    border-bottom-color: var(--flax);
+    color: var(--ink);
+    font-weight: 600;
+  }
+
+  .brief {
+    flex: 1;
+    display: flex;
+    flex-direction: column;
+    justify-content: center;
+    min-width: 0;
+    margin: 6px 0 6px auto;
+    padding-left: 0.75rem;
+    border-left: 3px solid var(--flax);
+    color: var(--ink);
+    line-height: 1.25;
+    text-decoration: none;
+    max-width: 30rem;
+  }
+
+  .brief-none {
+    flex: 1;
+  }
+
+  .brief span {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+
+  .brief:hover .brief-name {
+    color: var(--flax);
+    text-decoration: underline;
+  }
+
+  .tools {
+    display: flex;
+    align-items: center;
+    gap: 0.1rem;
+  }
+
+  .tools .action {
+    min-width: 36px;
+    padding: 0 0.45rem;
+  }
+
+  .tools a {
+    color: inherit;
+  }
+
+  @media (max-width: 820px) {
+    header {
+      gap: 0.75rem;
+      padding: 0 0.5rem;
+    }
+
+    .brief,
+    .wide-only {
+      display: none;
+    }
+
+    nav {
+      flex: 1;
+    }
+  }
+
+  @media (max-width: 480px) {
+    .name {
+      display: none;
+    }
+
+    nav {
+      gap: 0.75rem;
+      padding-left: 0.25rem;
+    }
+
+    .tools .action {
+      min-width: 32px;
+      padding: 0 0.3rem;
+    }
+  }
+</style>

@@ -1,0 +1,127 @@
+<!-- How a number was worked out: each ingredient's own number, what it gives, and where it is from. -->
+<script lang="ts">
+  import { api, ask, wordsOf, type Part, type Schemas } from '../api/client';
+  import { figure } from '../format';
+  import { kitchen } from '../kitchen.svelte';
+
+  interface Props {
+    parts: readonly Part[];
+    metric: string;
+    basis?: string;
+  }
+  const { parts, metric, basis = '' }: Props = $props();
+  let found = $state.raw<Schemas['Explanation'] | null>(null);
+  let trouble = $state('');
+  const info = $derived(kitchen.metric(metric));
+  const most = $derived(Math.max(1e-9, ...(found?.terms ?? []).map((t) => t.gives ?? 0)));
+
+  async function load(now: readonly Part[]): Promise<void> {
+    try {
+      found = (await ask(api.POST('/api/v1/explain', { body: { parts: [...now], metric } }))).data;
+      trouble = '';
+    } catch (error) {
+      trouble = wordsOf(error);
+    }
+  }
+
+  $effect(() => {
+    const now = parts;
+    const timer = setTimeout(() => void load(now), found ? 150 : 0);
+    return () => clearTimeout(timer);
+  });
+
+  function own(term: Schemas['Term']): string {
+    if (term.value === null) return 'unknown';
+    const places = Math.max(1, info.decimals);
+    const range = term.low !== term.high ? ` (${figure(term.low, places)}–${figure(term.high, places)})` : '';
+    return `${figure(term.value, places)}${range}`;
+  }
+</script>
+
+<div class="how">
+  {#if trouble}<p class="held" role="alert">{trouble}</p>{/if}
+  {#if found}
+    <p>
+      {found.formula}.
+      {#if basis}The band is a {basis}.{/if}
+      <a href="#/method/{found.section}">The method</a>
+    </p>
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">Ingredient</th>
+          <th scope="col" class="num">share, %</th>
+          <th scope="col" class="num">its own{found.term_unit ? `, ${found.term_unit}` : ''}</th>
+          <th scope="col" class="num">gives{info.unit ? `, ${info.unit}` : ''}</th>
+          <th scope="col"><span class="sr-only">how much of the whole</span></th>
+          <th scope="col">known by</th>
+        </tr>
+      </thead>
+      <tbody>
+        {#each found.terms as term (term.ingredient)}
+          <tr>
+            <th scope="row">{term.name}</th>
+            <td class="num">{figure(term.weight_pct, 1)}</td>
+            <td class="num">{own(term)}</td>
+            <td class="num">{term.gives === null ? '–' : figure(term.gives, Math.max(2, info.decimals))}</td>
+            <td class="bar" aria-hidden="true"><i style:width="{(100 * (term.gives ?? 0)) / most}%"></i></td>
+            <td class="soft" title={term.source}>{term.quality}<span class="source">{term.source}</span></td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  {:else if !trouble}
+    <p class="soft">Working it out …</p>
+  {/if}
+</div>
+
+<style>
+  .how {
+    padding: 0.25rem 0 0.75rem;
+    font-size: var(--small);
+  }
+
+  table {
+    width: 100%;
+    margin-top: 0.4rem;
+    border-collapse: collapse;
+  }
+
+  th,
+  td {
+    padding: 0.15rem 0.5rem 0.15rem 0;
+    border-bottom: 1px solid var(--hairline);
+    font-weight: 400;
+    text-align: left;
+    vertical-align: top;
+  }
+
+  thead th {
+    color: var(--soft);
+  }
+
+  .num {
+    text-align: right;
+    white-space: nowrap;
+  }
+
+  .bar {
+    width: 4.5rem;
+    vertical-align: middle;
+  }
+
+  .bar i {
+    display: block;
+    height: 8px;
+    background: var(--flax);
+    opacity: 0.6;
+  }
+
+  .source {
+    display: block;
+    max-width: 14rem;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+</style>

@@ -1,0 +1,115 @@
+<!-- One sieve: name, scale, value, word and distance; opens to how it is worked out. -->
+<script lang="ts">
+  import { ChevronDown, ChevronRight } from '@lucide/svelte';
+  import type { BandResult, Part } from '../api/client';
+  import { figure } from '../format';
+  import { kitchen } from '../kitchen.svelte';
+  import HowWorked from './HowWorked.svelte';
+  import Scale from './Scale.svelte';
+  import { STATUS_CLASS, standing } from './words';
+
+  interface Props {
+    result: BandResult;
+    parts: readonly Part[];
+    most?: string;
+    open: boolean;
+    ontoggle: () => void;
+  }
+  const { result, parts, most = '', open, ontoggle }: Props = $props();
+  const metric = $derived(kitchen.metric(result.band.metric));
+  const e = $derived(result.estimate);
+  const words = $derived(standing(result, metric.decimals));
+</script>
+
+<section class="sieve" class:stuck={result.status === 'held'} data-metric={result.band.metric}>
+  <button class="head" aria-expanded={open} onclick={ontoggle}>
+    <span class="name">
+      {#if open}<ChevronDown size={14} aria-hidden="true" />{:else}<ChevronRight
+          size={14}
+          aria-hidden="true"
+        />{/if}
+      <span>{metric.label}</span>
+    </span>
+    <Scale {result} />
+    <span class="num value"
+      >{result.status === 'unknown' && e.typical === null ? '?' : figure(e.typical, metric.decimals)}</span
+    >
+    <span class="small tail">
+      <span class="unit">{metric.unit}</span>
+      <span class="word {STATUS_CLASS[result.status]}">{words}</span>
+      {#if most && result.status !== 'pass'}<span class="soft most">most from {most}</span>{/if}
+    </span>
+  </button>
+  {#if open}<HowWorked {parts} metric={result.band.metric} basis={result.band.basis} />{/if}
+</section>
+
+<style>
+  .sieve {
+    border-bottom: 1px solid var(--hairline);
+  }
+
+  .head {
+    display: grid;
+    grid-template-columns: 8.25rem minmax(6rem, 1fr) 3.5rem 9.5rem;
+    align-items: center;
+    gap: 0.75rem;
+    width: 100%;
+    min-height: 47px;
+    text-align: left;
+    cursor: pointer;
+  }
+
+  .head:hover .name {
+    color: var(--flax);
+  }
+
+  .name {
+    display: flex;
+    align-items: center;
+    gap: 0.25rem;
+    font-weight: 600;
+  }
+
+  .value {
+    font-size: 1.0625rem;
+  }
+
+  .tail {
+    display: flex;
+    flex-direction: column;
+    line-height: 1.25;
+  }
+
+  .unit {
+    color: var(--soft);
+  }
+
+  .word {
+    font-weight: 600;
+  }
+
+  .stuck {
+    border-left: 3px solid var(--held);
+    margin-left: -12px;
+    padding-left: 9px;
+  }
+
+  @media (max-width: 1100px) {
+    .head {
+      grid-template-columns: 7rem minmax(5rem, 1fr) 3.25rem 8.5rem;
+      gap: 0.5rem;
+    }
+  }
+
+  @media (max-width: 600px) {
+    .head {
+      grid-template-columns: minmax(0, 1fr) 3.25rem 8.5rem;
+      padding: 0.35rem 0;
+    }
+
+    .head :global(.line) {
+      grid-column: 1 / -1;
+      grid-row: 2;
+    }
+  }
+</style>

@@ -1,0 +1,6 @@
+/// <reference types="svelte" />
+/// <reference types="vite/client" />
+declare module '*.md?raw' {
+  const text: string;
+  export default text;
+}
