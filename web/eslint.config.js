@@ -18,7 +18,9 @@ export default ts.config(
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
       // Addresses are hash addresses of svelte-spa-router, not routes of a kit.
-      'svelte/no-navigation-without-resolve': 'off'
+      'svelte/no-navigation-without-resolve': 'off',
+      // Maps here are made anew and never changed in place.
+      'svelte/prefer-svelte-reactivity': 'off'
     }
   }
 );

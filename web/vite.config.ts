@@ -18,7 +18,8 @@ function firstUseSize(): Plugin {
         needed.add(name);
         chunk.imports.forEach(add);
       };
-      for (const chunk of Object.values(bundle)) if (chunk.type === 'chunk' && chunk.isEntry) add(chunk.fileName);
+      for (const chunk of Object.values(bundle))
+        if (chunk.type === 'chunk' && chunk.isEntry) add(chunk.fileName);
       const bench = Object.values(bundle).find((c) => c.type === 'chunk' && c.name === 'BenchPage');
       if (bench) add(bench.fileName);
       let bytes = 0;
@@ -27,7 +28,9 @@ function firstUseSize(): Plugin {
         if (chunk?.type === 'chunk') bytes += gzipSync(chunk.code).length;
       }
       const kb = bytes / 1000;
-      console.log(`\nJavaScript to first use of the bench: ${kb.toFixed(1)} kB gzip (limit ${FIRST_USE_LIMIT_KB})`);
+      console.log(
+        `\nJavaScript to first use of the bench: ${kb.toFixed(1)} kB gzip (limit ${FIRST_USE_LIMIT_KB})`
+      );
       if (kb > FIRST_USE_LIMIT_KB) this.error(`over ${FIRST_USE_LIMIT_KB} kB gzip to first use`);
     }
   };
@@ -36,7 +39,12 @@ function firstUseSize(): Plugin {
 export default defineConfig(() => ({
   plugins: [tailwindcss(), svelte(), firstUseSize()],
   resolve: process.env.VITEST ? { conditions: ['browser'] } : undefined,
-  build: { outDir: '../src/fallow_sieve/web_dist', emptyOutDir: true, assetsInlineLimit: 0, target: 'es2022' },
+  build: {
+    outDir: '../src/fallow_sieve/web_dist',
+    emptyOutDir: true,
+    assetsInlineLimit: 0,
+    target: 'es2022'
+  },
   server: { port: 5173, proxy: { '/api': 'http://127.0.0.1:8765' }, fs: { allow: ['..'] } },
   test: { environment: 'happy-dom', include: ['src/**/*.test.ts'] }
 }));

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from fallow_sieve.core.blends import METRICS, Analysis
 from fallow_sieve.core.gluten import GlutenEstimate
 from fallow_sieve.core.shelf import Shelf
-from fallow_sieve.core.uses import BandChange, Status
+from fallow_sieve.core.uses import WORST_FIRST, BandChange, Status
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,7 +36,7 @@ class LimitResult:
 def check_limits(
     limits: Limits, analysis: Analysis, gluten: GlutenEstimate, shelf: Shelf, currency: str = ""
 ) -> tuple[LimitResult, ...]:
-    """Return how `analysis` stands at each limit of the brief; prices in the kitchen's `currency` per kg."""
+    """Return how `analysis` stands at each limit of the brief, the worst first; prices in `currency` per kg."""
     found = []
     if limits.exclude_allergens:
         found.append(_allergens(limits.exclude_allergens, analysis, shelf))
@@ -48,7 +48,7 @@ def check_limits(
         found.append(_bins(limits.max_bins, analysis))
     if limits.gluten_cap_mg_per_kg is not None:
         found.append(_gluten(limits.gluten_cap_mg_per_kg, gluten))
-    return tuple(found)
+    return tuple(sorted(found, key=lambda r: WORST_FIRST.index(r.status)))
 
 
 def _allergens(unwanted: Sequence[str], analysis: Analysis, shelf: Shelf) -> LimitResult:
@@ -107,9 +107,16 @@ def _gluten(cap: float, gluten: GlutenEstimate) -> LimitResult:
     return LimitResult("gluten", "Gluten", Status.PASS, say)
 
 
+_WORDS = {"animal": "animal products", "gum": "gums"}
+
+
 def spaced(name: str) -> str:
-    """Return a slug such as `tree-nuts` as words."""
-    return name.replace("-", " ")
+    """Return the slug of an allergen or watched thing as words.
+
+    >>> spaced("tree-nuts"), spaced("animal")
+    ('tree nuts', 'animal products')
+    """
+    return _WORDS.get(name, name.replace("-", " "))
 
 
 AIMS: dict[str, str] = {

@@ -27,6 +27,9 @@ class Status(StrEnum):
     UNKNOWN = "unknown"
 
 
+WORST_FIRST = (Status.HELD, Status.CLOSE, Status.UNKNOWN, Status.PASS)
+
+
 @dataclass(frozen=True, slots=True)
 class Band:
     """Limits on one metric, in its unit: hard low ≤ good low ≤ good high ≤ hard high; weight ≥ 0."""
@@ -195,13 +198,12 @@ def _changed(band: Band | None, change: BandChange) -> Band:
 
 def worst_first(results: Iterable[BandResult]) -> tuple[BandResult, ...]:
     """Return the results with what holds the blend first: held, close, unknown, passes; farther off earlier."""
-    order = {Status.HELD: 0, Status.CLOSE: 1, Status.UNKNOWN: 2, Status.PASS: 3}
 
     def key(r: BandResult) -> tuple[int, float]:
         if r.distance is None or r.status is Status.PASS:
-            return order[r.status], 0.0
+            return WORST_FIRST.index(r.status), 0.0
         width = max(r.band.good_high - r.band.good_low, _EDGE_TOLERANCE)
-        return order[r.status], -abs(r.distance) / width
+        return WORST_FIRST.index(r.status), -abs(r.distance) / width
 
     return tuple(sorted(results, key=key))
 

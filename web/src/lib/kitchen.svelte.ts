@@ -8,7 +8,6 @@ type Metric = Schemas['MetricOut'];
 class Kitchen {
   reference = $state.raw<Reference | null>(null);
   settings = $state.raw<Settings | null>(null);
-  #version = '';
   readonly #metrics = $derived(new Map(this.reference?.metrics.map((m) => [m.name, m])));
   readonly #roles = $derived(
     new Map(this.reference?.roles.map((r, n) => [r.name, { label: r.label, order: n }]))
@@ -21,16 +20,14 @@ class Kitchen {
     ]);
     this.reference = reference.data;
     this.settings = settings.data;
-    this.#version = settings.version;
   }
 
   async save(changes: Partial<Schemas['SettingsIn']>): Promise<void> {
-    const { version: _version, ...whole } = { ...this.settings!, ...changes };
+    const { version, ...whole } = { ...this.settings!, ...changes };
     const body = whole as Schemas['SettingsIn'];
-    const params = { header: { 'If-Match': this.#version } };
+    const params = { header: { 'If-Match': `"${version}"` } };
     const saved = await ask(api.PUT('/api/v1/kitchen', { body, params }));
     this.settings = saved.data;
-    this.#version = saved.version;
   }
 
   metric(name: string): Metric {

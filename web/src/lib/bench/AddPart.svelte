@@ -114,6 +114,7 @@
 <style>
   :global(.add-input) {
     width: 100%;
+    box-shadow: none;
   }
 
   :global(.add-place) {
@@ -123,6 +124,8 @@
   :global(.add-list) {
     width: min(27rem, 92vw);
     max-height: 25rem;
+    gap: 0;
+    padding: 0;
     overflow-y: auto;
     border: 1px solid var(--line);
     background: var(--sheet);

@@ -1,6 +1,6 @@
 <!-- The bench: the column on the left, what holds it on the right, the bag line at the foot. -->
 <script lang="ts">
-  import { onDestroy } from 'svelte';
+  import { onDestroy, untrack } from 'svelte';
   import { api, ask, wordsOf } from '../api/client';
   import { current } from '../frame/current.svelte';
   import { undoing } from '../frame/undo.svelte';
@@ -33,7 +33,8 @@
   }
 
   $effect(() => {
-    void load(params.id);
+    const id = params.id;
+    untrack(() => void load(id));
   });
 
   onDestroy(() => {

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Tabs } from '@skeletonlabs/skeleton-svelte';
-  import { layersOf, spread } from '../column/layout';
+  import { layersOf, planFor, spread } from '../column/layout';
   import { kitchen } from '../kitchen.svelte';
   import AddPart from './AddPart.svelte';
   import Bag from './Bag.svelte';
@@ -8,6 +8,7 @@
   import type { Bench } from './bench.svelte';
   import Column from './Column.svelte';
   import Conflict from './Conflict.svelte';
+  import HandBar from './HandBar.svelte';
   import Head from './Head.svelte';
   import KeepSheet from './KeepSheet.svelte';
   import Revisions from './Revisions.svelte';
@@ -18,12 +19,15 @@
   const TIGHTEST = 34;
   const WIDEST = 46;
   let room = $state(480);
+  let across = $state(530);
   let keeping = $state(false);
   let tab = $state('sieves');
   const coarse = matchMedia('(pointer: coarse)').matches;
 
   const count = $derived(bench.parts.length);
-  const least = $derived(coarse ? 44 : TIGHTEST);
+  const compact = $derived(coarse || across < 470);
+  const plan = $derived(planFor(across));
+  const least = $derived(compact ? 46 : TIGHTEST);
   const height = $derived(Math.max(room - 4, count * least, 220));
   const gap = $derived(count ? Math.min(WIDEST, height / count) : WIDEST);
   const rows = $derived.by(() => {
@@ -56,17 +60,21 @@
   <section class="left" aria-label="The column">
     <Head {bench} onkeep={() => (keeping = true)} />
     <div class="heads small soft" aria-hidden="true">
-      <span>now</span>
-      <span class="ghost-head">{bench.ghost ? `rev ${bench.ghost.number}` : ''}</span>
-      <span class="grow">ingredient</span><span class="g">{kitchen.settings?.mass_unit}</span><span
-        class="pct">% of flour</span
+      <span style:width="{plan.ghost_x}px">now</span>
+      <span class="ghost-head" style:width="{plan.end - plan.ghost_x}px"
+        >{bench.ghost ? `rev ${bench.ghost.number}` : ''}</span
       >
+      <span class="part-grid grow" class:compact>
+        <span>ingredient</span>
+        <span class="right-end">{kitchen.settings?.mass_unit}</span>
+        <span class="right-end">% flour</span>
+      </span>
     </div>
-    <div class="stand" bind:clientHeight={room}>
+    <div class="stand" bind:clientHeight={room} bind:clientWidth={across}>
       <div class="column">
-        <Column {bench} {height} {rows} />
+        <Column {bench} {height} {rows} {plan} />
         {#if count}
-          <Rows {bench} {height} {rows} {gap} />
+          <Rows {bench} {height} {rows} {gap} {compact} />
         {:else}
           <div class="teach">
             <h2>Nothing in the tube yet</h2>
@@ -78,6 +86,7 @@
         {/if}
       </div>
     </div>
+    {#if compact}<HandBar {bench} />{/if}
     <div class="add"><AddPart {bench} /></div>
   </section>
 
@@ -114,7 +123,7 @@
 <style>
   .bench {
     display: grid;
-    grid-template-columns: minmax(27rem, 44%) 1fr;
+    grid-template-columns: minmax(29rem, 44%) 1fr;
     grid-template-rows: minmax(0, 1fr) auto;
     height: 100%;
   }
@@ -152,12 +161,7 @@
     padding: 0.4rem 0 0.2rem;
   }
 
-  .heads span:first-child {
-    width: 118px;
-  }
-
   .ghost-head {
-    width: 80px;
     white-space: nowrap;
   }
 
@@ -165,12 +169,9 @@
     flex: 1;
   }
 
-  .g {
-    margin-right: 0.8rem;
-  }
-
-  .pct {
-    margin-right: 52px;
+  .right-end {
+    padding-right: 0.35rem;
+    text-align: right;
   }
 
   .stand {
@@ -193,7 +194,7 @@
     padding-top: 0.5rem;
   }
 
-  :global(.tabs) {
+  :global(.tabs.tabs) {
     display: flex;
     gap: 1.25rem;
     margin-top: 0.15rem;
@@ -207,6 +208,11 @@
     cursor: pointer;
   }
 
+  :global(.tab.tab:hover) {
+    background: none;
+    color: var(--flax);
+  }
+
   :global(.tab[data-selected]) {
     border-bottom-color: var(--flax);
     color: var(--ink);
@@ -216,10 +222,6 @@
   @media (pointer: coarse) {
     :global(.tab) {
       min-height: 44px;
-    }
-
-    .pct {
-      margin-right: 76px;
     }
   }
 

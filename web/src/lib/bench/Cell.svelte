@@ -113,7 +113,7 @@
 
   @media (pointer: coarse) {
     input {
-      min-height: 40px;
+      min-height: 44px;
     }
   }
 </style>

@@ -66,6 +66,7 @@
 
 <style>
   ul {
+    max-width: 30rem;
     margin: 0.25rem 0;
     font-size: 0.875rem;
   }

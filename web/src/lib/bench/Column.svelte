@@ -2,7 +2,7 @@
 <script lang="ts">
   import { linkHorizontal } from 'd3-shape';
   import Layers from '../column/Layers.svelte';
-  import { layersOf } from '../column/layout';
+  import { layersOf, type ColumnPlan } from '../column/layout';
   import { kitchen } from '../kitchen.svelte';
   import type { Bench } from './bench.svelte';
   import Boundary from './Boundary.svelte';
@@ -12,13 +12,9 @@
     height: number;
     /** The y of the row that belongs to each layer, base first. */
     rows: readonly number[];
+    plan: ColumnPlan;
   }
-  const { bench, height, rows }: Props = $props();
-
-  const WIDTH = 104;
-  const GHOST_X = 118;
-  const GHOST_WIDTH = 26;
-  const END = 190;
+  const { bench, height, rows, plan }: Props = $props();
   const link = linkHorizontal();
 
   const pieces = $derived.by(() => {
@@ -42,27 +38,33 @@
       return was ? [{ slug: layer.slug, y1: layer.y + layer.h / 2, y2: was.y + was.h / 2 }] : [];
     })
   );
-  const from = $derived(bench.ghost ? GHOST_X + GHOST_WIDTH + 2 : WIDTH + 10);
+  const from = $derived(bench.ghost ? plan.ghost_x + plan.ghost_width + 2 : plan.width + 10);
 </script>
 
 <svg
-  width={END}
+  width={plan.end}
   {height}
-  viewBox="0 0 {END} {height}"
+  viewBox="0 0 {plan.end} {height}"
   role="group"
   aria-label="Column of the blend, base to top"
 >
   {#if !layers.length}
-    <rect class="empty" x="0.75" y="0.75" width={WIDTH} height={height - 1.5} />
+    <rect class="empty" x="0.75" y="0.75" width={plan.width} height={height - 1.5} />
   {/if}
-  <Layers {pieces} {height} width={WIDTH} selected={bench.selected} />
+  <Layers {pieces} {height} width={plan.width} selected={bench.selected} />
   {#if bench.ghost}
     {#each ghost as layer (layer.slug)}
-      <line class="ghost-edge" x1={GHOST_X} x2={GHOST_X + GHOST_WIDTH} y1={layer.y} y2={layer.y} />
+      <line
+        class="ghost-edge"
+        x1={plan.ghost_x}
+        x2={plan.ghost_x + plan.ghost_width}
+        y1={layer.y}
+        y2={layer.y}
+      />
     {/each}
-    <rect class="ghost" x={GHOST_X} y="0.75" width={GHOST_WIDTH} height={height - 1.5} />
+    <rect class="ghost" x={plan.ghost_x} y="0.75" width={plan.ghost_width} height={height - 1.5} />
     {#each hairlines as line (line.slug)}
-      <line class="hair" x1={WIDTH} y1={line.y1} x2={GHOST_X} y2={line.y2} />
+      <line class="hair" x1={plan.width} y1={line.y1} x2={plan.ghost_x} y2={line.y2} />
     {/each}
   {/if}
   {#each layers as layer, n (layer.slug)}
@@ -70,11 +72,11 @@
     <path
       class="leader"
       class:on={layer.slug === bench.selected}
-      d={link({ source: [from, y], target: [END, rows[n] ?? y] })}
+      d={link({ source: [from, y], target: [plan.end, rows[n] ?? y] })}
     />
   {/each}
   {#each layers.slice(0, -1) as layer, n (layer.slug)}
-    <Boundary {bench} at={n} y={layer.y} width={WIDTH} {height} />
+    <Boundary {bench} at={n} y={layer.y} width={plan.width} {height} />
   {/each}
 </svg>
 

@@ -7,23 +7,26 @@
   import { kitchen } from '../kitchen.svelte';
   import type { Bench } from './bench.svelte';
   import Cell from './Cell.svelte';
-  import { stepFor } from './moves';
 
   interface Props {
     bench: Bench;
     part: Part;
+    /** Without room for them, lock and remove stand in the bar below the column. */
+    compact: boolean;
   }
-  const { bench, part }: Props = $props();
+  const { bench, part, compact }: Props = $props();
   const slug = $derived(part.ingredient);
   const name = $derived(bench.nameOf(slug));
   const unit = $derived(kitchen.settings?.mass_unit ?? 'g');
   const share = $derived(bench.judgement?.analysis.parts.find((p) => p.ingredient === slug));
   const over = $derived(bench.judgement?.over_usual.find((o) => o.ingredient === slug));
+  // "Sorghum flour (whole grain)" stands as a name with a smaller line below.
+  const split = $derived(/^(.*?) \((.*)\)$/.exec(name));
   const note = $derived(
-    over ? `over its usual ${figure(over.usual_max_pct, 0)} %: ${over.reason}` : part.locked ? 'locked' : ''
+    over
+      ? `over its usual ${figure(over.usual_max_pct, 0)} %: ${over.reason}`
+      : [split?.[2], part.locked && 'locked'].filter(Boolean).join(' · ')
   );
-  // A small dose moves in small steps.
-  const step = $derived(stepFor(part.mass_g < bench.mass_g / 10 ? bench.mass_g / 10 : bench.mass_g));
 
   function takeMass(text: string): string {
     const mass_g = readMass(text, unit);
@@ -45,7 +48,7 @@
   }
 
   function nudge(steps: number): void {
-    bench.setMass(slug, Math.max(0.1, part.mass_g + steps * step));
+    bench.nudge(part, steps);
   }
 
   function key(event: KeyboardEvent): void {
@@ -80,9 +83,9 @@
   };
 </script>
 
-<div class="row" class:on={bench.selected === slug}>
+<div class="row part-grid" class:compact class:on={bench.selected === slug}>
   <button class="what" onclick={select} title={name}>
-    <span class="name">{name}</span>
+    <span class="name">{split?.[1] ?? name}</span>
     {#if note}<span class="note small" class:close={!!over}>{note}</span>{/if}
   </button>
   <Cell
@@ -104,30 +107,29 @@
     onfocus={select}
     soft
   />
-  <button
-    class="tool"
-    class:held-on={part.locked}
-    aria-pressed={part.locked}
-    aria-label="Lock {name}"
-    onclick={() => bench.toggleLock(slug)}
-  >
-    {#if part.locked}<Lock size={15} aria-hidden="true" />{:else}<LockOpen
-        size={15}
-        aria-hidden="true"
-      />{/if}
-  </button>
-  <button class="tool" aria-label="Remove {name}" onclick={() => bench.remove(slug)}>
-    <X size={15} aria-hidden="true" />
-  </button>
+  {#if !compact}
+    <button
+      class="tool"
+      class:held-on={part.locked}
+      aria-pressed={part.locked}
+      aria-label="Lock {name}"
+      onclick={() => bench.toggleLock(slug)}
+    >
+      {#if part.locked}<Lock size={15} aria-hidden="true" />{:else}<LockOpen
+          size={15}
+          aria-hidden="true"
+        />{/if}
+    </button>
+    <button class="tool" aria-label="Remove {name}" onclick={() => bench.remove(slug)}>
+      <X size={15} aria-hidden="true" />
+    </button>
+  {/if}
 </div>
 
 <style>
   .row {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) 4.5rem 3.5rem 28px 28px;
     align-items: center;
     height: 100%;
-    padding-left: 0.5rem;
     border: 1px solid transparent;
   }
 
@@ -173,14 +175,7 @@
     color: var(--flax);
   }
 
-  @media (pointer: coarse) {
-    .row {
-      grid-template-columns: minmax(0, 1fr) 4.25rem 3.5rem 40px 40px;
-    }
-
-    .tool {
-      width: 40px;
-      height: 40px;
-    }
+  .compact .name {
+    white-space: normal;
   }
 </style>

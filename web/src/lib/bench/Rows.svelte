@@ -8,8 +8,9 @@
     height: number;
     rows: readonly number[];
     gap: number;
+    compact: boolean;
   }
-  const { bench, height, rows, gap }: Props = $props();
+  const { bench, height, rows, gap, compact }: Props = $props();
   const bySlug = $derived(new Map(bench.parts.map((p) => [p.ingredient, p])));
   // Top row first, as the eye and the arrow keys go.
   const placed = $derived(
@@ -21,7 +22,7 @@
   {#each placed as { part, y } (part?.ingredient)}
     {#if part}
       <li style:top="{y - gap / 2}px" style:height="{gap}px" data-part={part.ingredient}>
-        <PartRow {bench} {part} />
+        <PartRow {bench} {part} {compact} />
       </li>
     {/if}
   {/each}

@@ -16,7 +16,7 @@ import { notices } from '../ui/notices.svelte';
 import { Autosave } from './autosave.svelte';
 import { History } from './history';
 import { Latest } from './latest';
-import { moveAcross, sameParts, total, withMass } from './moves';
+import { moveAcross, sameParts, SMALLEST_G, stepFor, total, withMass } from './moves';
 
 interface Known {
   name: string;
@@ -168,6 +168,12 @@ export class Bench implements Undoable {
 
   setMass(slug: string, mass_g: number): void {
     this.commit(withMass(this.parts, slug, mass_g));
+  }
+
+  /** Some steps more or less of a part; a small dose moves in small steps. */
+  nudge(part: Part, steps: number): void {
+    const size = part.mass_g < this.mass_g / 10 ? this.mass_g / 10 : this.mass_g;
+    this.setMass(part.ingredient, Math.max(SMALLEST_G, part.mass_g + steps * stepFor(size)));
   }
 
   moveBoundary(at: number, by_g: number): void {

@@ -1,6 +1,6 @@
 import type { Part } from '../api/client';
 
-const SMALLEST_G = 0.1;
+export const SMALLEST_G = 0.1;
 
 /** Returns a step in g that suits a mass: 1, 2 or 5 times a power of ten, at most a 200th of it, at least 0.1 g. */
 export function stepFor(mass_g: number): number {

@@ -7,6 +7,21 @@ export interface Layer {
   h: number;
 }
 
+/** Across the column: its own width, where the ghost stands and how wide, where the leader lines end. */
+export interface ColumnPlan {
+  width: number;
+  ghost_x: number;
+  ghost_width: number;
+  end: number;
+}
+
+/** Returns the plan for the room there is, in px. */
+export function planFor(room: number): ColumnPlan {
+  if (room < 400) return { width: 52, ghost_x: 60, ghost_width: 14, end: 92 };
+  if (room < 520) return { width: 80, ghost_x: 90, ghost_width: 20, end: 138 };
+  return { width: 104, ghost_x: 118, ghost_width: 26, end: 190 };
+}
+
 export interface Piece {
   slug: string;
   share: number;

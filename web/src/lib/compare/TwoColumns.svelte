@@ -14,7 +14,7 @@
   const { left, right, height = 420 }: Props = $props();
   const WIDTH = 64;
   const GAP = 70;
-  const NAMES = 150;
+  const NAMES = 178;
 
   function pieces(a: Analysis): { slug: string; share: number; role: string; name: string }[] {
     return a.parts
@@ -44,7 +44,7 @@
   );
   const x2 = NAMES + WIDTH + GAP;
   const whole = x2 + WIDTH + NAMES;
-  const short = (name: string): string => (name.length > 21 ? `${name.slice(0, 20)}…` : name);
+  const short = (name: string): string => (name.length > 20 ? `${name.slice(0, 19)}…` : name);
 </script>
 
 <svg

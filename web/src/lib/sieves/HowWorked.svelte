@@ -98,6 +98,9 @@
 
   thead th {
     color: var(--soft);
+    font-family: inherit;
+    white-space: normal;
+    vertical-align: bottom;
   }
 
   .num {
@@ -106,7 +109,8 @@
   }
 
   .bar {
-    width: 4.5rem;
+    width: 4rem;
+    min-width: 4rem;
     vertical-align: middle;
   }
 
@@ -119,7 +123,7 @@
 
   .source {
     display: block;
-    max-width: 14rem;
+    max-width: 8.5rem;
     overflow: hidden;
     text-overflow: ellipsis;
     white-space: nowrap;
