@@ -28,12 +28,15 @@ app = typer.Typer(
     no_args_is_help=True,
     add_completion=False,
     pretty_exceptions_enable=False,
+    rich_markup_mode=None,
     help="Design gluten-free flour blends and see what holds them back.",
 )
 
 DbOption = Annotated[Path | None, typer.Option("--db", help="A kitchen's database; without it, the bundled tables.")]
 JsonOption = Annotated[bool, typer.Option("--json", help="Print one JSON document.")]
-CupOption = Annotated[str, typer.Option("--cup", help="Whose cup: us, metric or imperial.")]
+CupOption = Annotated[
+    str | None, typer.Option("--cup", help="Whose cup: us, metric or imperial; else the kitchen's, or us.")
+]
 
 
 @app.command("analyse")
@@ -42,13 +45,13 @@ def analyse_command(
     use: Annotated[str | None, typer.Option("--use", help="What the mix is for; wins over the file's use.")] = None,
     json: JsonOption = False,
     db: DbOption = None,
-    cup: CupOption = "us",
+    cup: CupOption = None,
 ) -> None:
     """Say what a blend is and how it fits its use. Exit 1 when a sieve holds it."""
     document = read_blend(_read(blend))
-    shelf = _shelf(db).with_ingredients(document.ingredients)
+    shelf, setting = _kitchen(db, cup)
     chosen = _use(use, document.blend.use)
-    judgement = judge(document.blend, shelf, chosen, rules(), Setting(cup=_cup(cup)))
+    judgement = judge(document.blend, shelf.with_ingredients(document.ingredients), chosen, rules(), setting)
     typer.echo(analysis_document(judgement).model_dump_json(indent=1) if json else _told(judgement))
     if judgement.is_held:
         raise typer.Exit(HELD)
@@ -60,7 +63,7 @@ def compare_command(
     basis: Annotated[
         str, typer.Option("--basis", help="100g, quarter-cup, cup, tablespoon, or a mass such as 30g.")
     ] = "100g",
-    cup: CupOption = "us",
+    cup: CupOption = None,
     json: JsonOption = False,
     db: DbOption = None,
 ) -> None:
@@ -68,8 +71,9 @@ def compare_command(
     twice = next((s for s in slugs if slugs.count(s) > 1), None)
     if twice:
         raise BadInputError(f"{shown(twice)} stands twice", right="name each ingredient once")
-    amount = parse_basis(basis, _cup(cup))
-    compared = compare(slugs, _shelf(db), amount)
+    shelf, setting = _kitchen(db, cup)
+    amount = parse_basis(basis, setting.cup)
+    compared = compare(slugs, shelf, amount)
     typer.echo(
         comparison_document(amount, compared).model_dump_json(indent=1) if json else _side_by_side(amount, compared)
     )
@@ -153,16 +157,19 @@ def _writable(db: Path) -> Path:
     return db
 
 
-def _shelf(db: Path | None) -> Shelf:
+def _kitchen(db: Path | None, cup: str | None) -> tuple[Shelf, Setting]:
+    """The shelf and setting of the database, or the bundled tables; a cup that is named wins."""
     if db is None:
-        return library_shelf()
+        return library_shelf(), Setting(cup=_cup(cup or CupStandard.US))
     if not db.is_file():
         raise BadInputError(f"there is no database {str(db)!r}", right="make one with fallow-sieve init --db PATH")
     from fallow_sieve.store.kitchen_store import KitchenStore
 
     kitchen = KitchenStore(db)
-    with kitchen.reading() as session:
-        return kitchen.shelf(session, datetime.now(UTC).date())
+    standing = kitchen.standing()
+    shelf = kitchen.shelf_now(standing, datetime.now(UTC).date())
+    kitchen.close()
+    return shelf, Setting(_cup(cup or standing.cup), standing.store_temp_c, standing.currency)
 
 
 def _use(asked: str | None, in_file: str | None) -> Use | None:

@@ -49,8 +49,7 @@ def analyse_parts() -> Response:
     given = body(JudgeIn)
     if given.use is not None:
         rule_of_use(rules().uses, given.use)
-    with store().reading() as session:
-        return answer_core(_judgement, judge_parts(session, as_parts(given.parts), given.use, given.brief_id))
+    return answer_core(_judgement, judge_parts(as_parts(given.parts), given.use, given.brief_id))
 
 
 @routes.post("/explain")

@@ -17,7 +17,6 @@ from fallow_sieve.core.shelf import Shelf
 from fallow_sieve.core.uses import BandChange, Status
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.store.blends import get_draft, parts_in, revisions_of
-from fallow_sieve.store.briefs import get_brief
 from fallow_sieve.store.kitchens import kitchen_of
 from fallow_sieve.store.tables import BlendRow, BriefRow, DraftRow, RevisionRow
 
@@ -37,18 +36,13 @@ def limits_of(stored: dict[str, Any]) -> Limits:
     )
 
 
-def setting_of(session: Session, limits: Limits | None = None) -> Setting:
-    """Return where blends of this kitchen are judged."""
-    kitchen = kitchen_of(session)
-    return Setting(CupStandard(kitchen.cup), kitchen.store_temp_c, kitchen.currency, limits or Limits())
-
-
-def judge_parts(session: Session, parts: Sequence[Part], use: str | None, brief_id: int | None) -> Judgement:
+def judge_parts(parts: Sequence[Part], use: str | None, brief_id: int | None) -> Judgement:
     """Return the judgement of `parts` for a use, within a brief's limits where there is one."""
-    shelf = store().shelf(session, today())
-    limits = limits_of(get_brief(session, brief_id).limits) if brief_id is not None else None
+    standing = store().standing(brief_id)
+    limits = limits_of(standing.limits) if standing.limits is not None else Limits()
+    setting = Setting(CupStandard(standing.cup), standing.store_temp_c, standing.currency, limits)
     found = rules().uses.get(use) if use else None
-    return judge(Blend(tuple(parts), use=use), shelf, found, rules(), setting_of(session, limits))
+    return judge(Blend(tuple(parts), use=use), store().shelf_now(standing, today()), found, rules(), setting)
 
 
 def blend_head(row: BlendRow) -> BlendHead:
@@ -73,7 +67,7 @@ def blend_summary(session: Session, row: BlendRow) -> BlendSummary:
             revisions=len(revisions),
             kept=False,
         )
-    judgement = judge_parts(session, parts_in(draft.parts), row.use, row.brief_id)
+    judgement = judge_parts(parts_in(draft.parts), row.use, row.brief_id)
     cost = judgement.analysis.cost_per_kg
     return BlendSummary(
         blend=head,

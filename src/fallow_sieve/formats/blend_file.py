@@ -158,6 +158,9 @@ _FACTS = (
 
 
 def _range(name: str, given: float | RangeIn, place: str) -> Range:
+    lowest = _SIGNED.get(name, 0.0)
+    if not isinstance(given, RangeIn) and given < lowest:
+        raise BadInputError(f"{given:g} is out of range", place=place, right=f"it must be {lowest:g} or more")
     try:
         found = (
             Range(given.low, given.typical, given.high)
@@ -167,7 +170,6 @@ def _range(name: str, given: float | RangeIn, place: str) -> Range:
     except BadInputError as error:
         raise error.at(place) from error
     highest = _HIGHEST.get(name) or _BY_UNIT[NUTRIENTS[name].unit]
-    lowest = _SIGNED.get(name, 0.0)
     if found.low < lowest or (found.high if isinstance(given, RangeIn) else given) > highest:
         shown = given if isinstance(given, float | int) else f"{found.low:g} to {found.high:g}"
         raise BadInputError(f"{shown} is out of range", place=place, right=f"it must be from {lowest:g} to {highest:g}")

@@ -1,64 +1,90 @@
-"""Reads JSON as strictly as the formats promise: UTF-8, no NaN, no key twice, no bottomless nesting."""
+"""Reads JSON as strictly as the formats promise: UTF-8, no key twice, no bottomless nesting.
+
+NaN, infinities and numbers too large for a float are let through as such, so that validation can refuse them with
+the place where they stand.
+"""
 
 from __future__ import annotations
 
 import json
+import math
 import re
-from typing import Any, NoReturn
+from typing import Any
 
 from fallow_sieve.core.errors import BadInputError, shown
 
 MAX_BYTES = 8 * 1024 * 1024
 MAX_DEPTH = 32
 _STRINGS = re.compile(rb'"(?:[^"\\]|\\.)*"', re.DOTALL)
+_MOST_DIGITS = 308
 
 
 def parse_json(data: bytes) -> Any:
-    """Return the value that the JSON document `data` holds. Raises BadInputError naming line and column."""
+    """Return the value that the JSON document `data` holds. Raises BadInputError naming the place."""
     if len(data) > MAX_BYTES:
         raise BadInputError(f"{len(data)} bytes of JSON", right=f"at most {MAX_BYTES} are read")
     _check_depth(data)
     try:
         text = data.decode("utf-8-sig")
     except UnicodeDecodeError as error:
-        raise BadInputError(f"byte {error.start} is not UTF-8 text", right="give a JSON document in UTF-8") from error
+        raise BadInputError(
+            "not UTF-8 text", place=f"byte {error.start}", right="give a JSON document in UTF-8"
+        ) from error
     try:
-        return json.loads(text, parse_constant=_no_constant, object_pairs_hook=_no_twice, parse_float=_finite)
+        value = json.loads(text, object_pairs_hook=_object, parse_int=_whole)
     except json.JSONDecodeError as error:
         raise BadInputError(
             f"not JSON: {error.msg.lower()}",
             place=f"line {error.lineno}, column {error.colno}",
             right="check for a missing comma, quote or bracket",
         ) from error
-    except (ValueError, RecursionError) as error:
-        if isinstance(error, BadInputError):
-            raise
-        raise BadInputError(f"not JSON that can be read: {shown(str(error))}") from error
+    _refuse_twice(value, "")
+    return value
 
 
 def _check_depth(data: bytes) -> None:
     depth = 0
-    for byte in re.findall(rb"[\[\]{}]", _STRINGS.sub(b'""', data)):
-        depth += 1 if byte in b"[{" else -1
+    for bracket in re.finditer(rb"[\[\]{}]", _STRINGS.sub(_blank, data)):
+        depth += 1 if bracket[0] in b"[{" else -1
         if depth > MAX_DEPTH:
-            raise BadInputError(f"nested more than {MAX_DEPTH} deep", right="no format here needs that")
+            raise BadInputError(
+                f"nested more than {MAX_DEPTH} deep", place=f"byte {bracket.start()}", right="no format here needs that"
+            )
 
 
-def _no_constant(name: str) -> NoReturn:
-    raise BadInputError(f"{name} is not a number", right="leave out what is not known")
+def _blank(string: re.Match[bytes]) -> bytes:
+    """A string without what is in it, as long as it was, so that places stay true."""
+    return b" " * len(string[0])
 
 
-def _finite(text: str) -> float:
-    value = float(text)
-    if value in (float("inf"), float("-inf")):
-        raise BadInputError(f"{shown(text)} is too large a number")
-    return value
+def _whole(text: str) -> int | float:
+    return int(text) if len(text) <= _MOST_DIGITS else math.copysign(math.inf, -1 if text[0] == "-" else 1)
 
 
-def _no_twice(pairs: list[tuple[str, Any]]) -> dict[str, Any]:
+class _Twice(dict[str, Any]):
+    """An object in which a key stands twice; `key` is the first that does."""
+
+    key: str
+
+
+def _object(pairs: list[tuple[str, Any]]) -> dict[str, Any]:
     found = dict(pairs)
-    if len(found) < len(pairs):
-        keys = [k for k, _ in pairs]
-        twice = next(k for k in keys if keys.count(k) > 1)
-        raise BadInputError(f"the key {shown(twice)} stands twice in one object", right="keep one of them")
-    return found
+    if len(found) == len(pairs):
+        return found
+    marked = _Twice(found)
+    keys = [k for k, _ in pairs]
+    marked.key = next(k for k in keys if keys.count(k) > 1)
+    return marked
+
+
+def _refuse_twice(value: Any, place: str) -> None:
+    if isinstance(value, _Twice):
+        raise BadInputError(
+            f"the key {shown(value.key)} stands twice in one object", place=place or "/", right="keep one of them"
+        )
+    if isinstance(value, dict):
+        for key, inner in value.items():
+            _refuse_twice(inner, f"{place}/{key}")
+    elif isinstance(value, list):
+        for n, inner in enumerate(value):
+            _refuse_twice(inner, f"{place}/{n}")

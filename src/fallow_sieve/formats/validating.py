@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 from collections.abc import Sequence
 from typing import Any, TypeVar
 
@@ -12,6 +13,7 @@ from fallow_sieve.core.errors import BadInputError, nearest_names, shown
 ModelT = TypeVar("ModelT", bound=BaseModel)
 # Tags of the number-or-range choice: they are no part of the document.
 _TAGS = {"number", "range"}
+_SHOWN = 60
 
 
 def validate(model: type[ModelT], value: object) -> ModelT:
@@ -46,7 +48,13 @@ def _wrong(finding: Any) -> str:
         return f"{shown(str(finding['loc'][-1]))} is missing"
     if kind == "value_error":
         return str(finding["ctx"]["error"])
-    return f"{shown(value)} will not do"
+    return f"{_as_json(value)} will not do"
+
+
+def _as_json(value: object) -> str:
+    """A value as its author wrote it: null and true, not None and True."""
+    text = json.dumps(value, default=repr)
+    return text if len(text) <= _SHOWN else text[: _SHOWN - 1] + "…"
 
 
 _PLAIN = {
@@ -72,6 +80,9 @@ def _right(finding: Any, model: type[BaseModel] | None) -> str:
         return f"it must be {context['expected']}"
     if kind in ("missing", "value_error"):
         return ""
+    if kind in ("too_short", "too_long"):
+        least, most = context.get("min_length"), context.get("max_length")
+        return f"it must hold at least {least}" if kind == "too_short" else f"it must hold at most {most}"
     text = str(finding["msg"])
     return "it must" + text.removeprefix("Input should").removeprefix("String should") if "should" in text else text
 

@@ -2,6 +2,7 @@
 
 FallowSieveError
 ├── NotFoundError      no such record
+├── UnusableError      a file that is no database of ours, or cannot be read or written
 └── StaleSaveError     the record was saved by someone else in between; carries both versions
 """
 
@@ -17,6 +18,13 @@ class NotFoundError(FallowSieveError, LookupError):
 
     def __init__(self, kind: str, key: object) -> None:
         super().__init__(f"there is no {kind} {key!r}")
+
+
+class UnusableError(FallowSieveError):
+    """A database that cannot be opened: not one of ours, from a newer version, or not to be read or written."""
+
+    def __init__(self, path: object, why: str) -> None:
+        super().__init__(f"the database {str(path)!r} cannot be used: {why}")
 
 
 class StaleSaveError(FallowSieveError):

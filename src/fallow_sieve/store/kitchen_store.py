@@ -2,29 +2,59 @@
 
 from __future__ import annotations
 
+import json
 from contextlib import AbstractContextManager
+from dataclasses import dataclass
 from datetime import date
 from pathlib import Path
 from threading import Lock
+from typing import Any
 
+from alembic.util.exc import CommandError
 from sqlalchemy import text
+from sqlalchemy.exc import DBAPIError
 from sqlmodel import Session
 
 from fallow_sieve.core.shelf import Shelf
 from fallow_sieve.store.database import migrate, open_engine, reading, writing
+from fallow_sieve.store.errors import NotFoundError, UnusableError
 from fallow_sieve.store.kitchens import refresh_library
 from fallow_sieve.store.shelves import load_shelf
 
+_STANDING = text(
+    "SELECT shelf_version, cup, store_temp_c, currency, (SELECT limits FROM brief WHERE id = :brief_id) AS limits"
+    " FROM kitchen"
+)
+
+
+@dataclass(frozen=True, slots=True)
+class Standing:
+    """By what blends are judged: the shelf's version, the kitchen's settings, a brief's stored limits (or None)."""
+
+    shelf_version: int
+    cup: str
+    store_temp_c: float
+    currency: str
+    limits: dict[str, Any] | None
+
 
 class KitchenStore:
-    """Gives sessions on one database, and its shelf, read anew only when an ingredient or lot changed."""
+    """Gives sessions on one database, and its shelf, read anew only when an ingredient or lot changed.
+
+    Raises UnusableError where the file is no database of ours or cannot be written.
+    """
 
     def __init__(self, path: Path) -> None:
         self.path = path
         self._engine = open_engine(path)
-        migrate(self._engine)
-        with self.writing() as session:
-            refresh_library(session)
+        try:
+            migrate(self._engine)
+            with self.writing() as session:
+                refresh_library(session)
+        except DBAPIError as error:
+            raise UnusableError(path, str(error.orig)) from error
+        except CommandError as error:
+            raise UnusableError(path, f"it comes from another version of Fallow Sieve ({error})") from error
         self._lock = Lock()
         self._cached: tuple[tuple[int, date], Shelf] | None = None
 
@@ -35,6 +65,26 @@ class KitchenStore:
     def writing(self) -> AbstractContextManager[Session]:
         """Give a session whose changes are kept together or not at all."""
         return writing(self._engine)
+
+    def standing(self, brief_id: int | None = None) -> Standing:
+        """Return by what blends are judged now, in one query: it is asked at every move of a hand.
+
+        Raises NotFoundError where there is no such brief.
+        """
+        with self._engine.connect() as connection:
+            row = connection.execute(_STANDING, {"brief_id": brief_id}).one()
+        if brief_id is not None and row.limits is None:
+            raise NotFoundError("brief", brief_id)
+        limits = json.loads(row.limits) if row.limits is not None else None
+        return Standing(row.shelf_version, row.cup, row.store_temp_c, row.currency, limits)
+
+    def shelf_now(self, standing: Standing, today: date) -> Shelf:
+        """Return the shelf that `standing` speaks of, as of `today`."""
+        cached = self._cached
+        if cached is not None and cached[0] == (standing.shelf_version, today):
+            return cached[1]
+        with self.reading() as session:
+            return self.shelf(session, today)
 
     def shelf(self, session: Session, today: date) -> Shelf:
         """Return the kitchen's shelf as of `today`."""
