@@ -5,15 +5,18 @@ from __future__ import annotations
 from collections.abc import Callable
 from datetime import UTC, datetime
 from pathlib import Path
+from typing import Any
 
 from flask import Flask, Response
 
 from fallow_sieve.api import blends, briefs, judging, kitchen, pages, reference, transfer
 from fallow_sieve.api.problems import register_problems
 from fallow_sieve.api.security import register_security
+from fallow_sieve.store.errors import NotFoundError
 from fallow_sieve.store.kitchen_store import KitchenStore
 
 API = "/api/v1"
+MOST_ID = 2**53  # what JSON numbers hold exactly, and well inside what SQLite does
 
 
 def _clock() -> datetime:
@@ -31,6 +34,12 @@ def create_app(database: Path | str, *, clock: Callable[[], datetime] = _clock, 
     for module in (reference, kitchen, briefs, blends, judging, transfer):
         app.register_blueprint(module.routes, url_prefix=API)
     app.register_blueprint(pages.routes)
+
+    @app.url_value_preprocessor
+    def ids_in_reach(_endpoint: str | None, values: dict[str, Any] | None) -> None:
+        for name, value in (values or {}).items():
+            if isinstance(value, int) and value > MOST_ID:
+                raise NotFoundError(name.removesuffix("_id"), value)
 
     @app.get(f"{API}/ping")
     def ping() -> Response:

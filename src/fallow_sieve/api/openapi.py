@@ -11,13 +11,20 @@ from fallow_sieve.api.spec import spec
 DOCUMENT = Path(__file__).with_name("openapi.json")
 
 
+_made: list[str] = []
+
+
 def openapi_text(app: Any) -> str:
-    """Return the OpenAPI document of `app` as stable JSON text."""
-    with app.app_context():
-        spec.app = app
-        if hasattr(spec, "_spec"):
-            del spec._spec
-        return json.dumps(_completed(spec.spec), ensure_ascii=False, indent=1, sort_keys=True) + "\n"
+    """Return the OpenAPI document of `app` as stable JSON text.
+
+    It is made once a process: every application here has the same routes, and SpecTree takes its models apart
+    as it writes, so that a second document would lack the nested ones.
+    """
+    if not _made:
+        with app.app_context():
+            spec.app = app
+            _made.append(json.dumps(_completed(spec.spec), ensure_ascii=False, indent=1, sort_keys=True) + "\n")
+    return _made[0]
 
 
 def _completed(document: dict[str, Any]) -> dict[str, Any]:

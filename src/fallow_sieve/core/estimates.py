@@ -84,7 +84,9 @@ def estimate(
     floor: float = 0.0,
     ceiling: float = math.inf,
 ) -> Estimate:
-    """Return typical ± 1.96 σ cut to [floor, ceiling], all in one unit; see `Estimate` for partial knowledge.
+    """Return typical ± 1.96 σ cut to [floor, ceiling], all in one unit.
+
+    With less than 100 % of the mass known it is a lower bound; see `Estimate`.
 
     >>> estimate(10.0, 1.0).high
     11.96

@@ -1,0 +1,66 @@
+"""Fixtures: a fresh kitchen for each test, the demo kitchen copied from one that is made once."""
+
+from __future__ import annotations
+
+import shutil
+from collections.abc import Iterator
+from datetime import UTC, datetime
+from pathlib import Path
+
+import pytest
+from flask import Flask
+from flask.testing import FlaskClient
+
+from fallow_sieve.api.app import create_app
+from fallow_sieve.demo.kitchen import fill
+from fallow_sieve.store.kitchen_store import KitchenStore
+
+NOW = datetime(2026, 3, 14, 9, 30, tzinfo=UTC)
+
+
+def _made(folder: Path, demo: bool) -> Path:
+    path = folder / "kitchen.db"
+    kitchen = KitchenStore(path)
+    if demo:
+        fill(kitchen, NOW)
+    kitchen.close()
+    return path
+
+
+@pytest.fixture(scope="session")
+def empty_master(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    return _made(tmp_path_factory.mktemp("empty"), demo=False)
+
+
+@pytest.fixture(scope="session")
+def demo_master(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    return _made(tmp_path_factory.mktemp("demo"), demo=True)
+
+
+@pytest.fixture
+def empty_db(empty_master: Path, tmp_path: Path) -> Path:
+    return Path(shutil.copy(empty_master, tmp_path / "kitchen.db"))
+
+
+@pytest.fixture
+def demo_db(demo_master: Path, tmp_path: Path) -> Path:
+    return Path(shutil.copy(demo_master, tmp_path / "demo.db"))
+
+
+@pytest.fixture
+def store(empty_db: Path) -> Iterator[KitchenStore]:
+    kitchen = KitchenStore(empty_db)
+    yield kitchen
+    kitchen.close()
+
+
+@pytest.fixture
+def app(demo_db: Path) -> Iterator[Flask]:
+    made = create_app(demo_db, clock=lambda: NOW)
+    yield made
+    made.extensions["kitchen"].close()
+
+
+@pytest.fixture
+def client(app: Flask) -> FlaskClient:
+    return app.test_client()

@@ -1,0 +1,31 @@
+"""Small made-up flours and blends whose sums can be done in the head, shared by the tests."""
+
+from __future__ import annotations
+
+from fallow_sieve.core.blends import Analysis, Blend, Part, analyse
+from fallow_sieve.core.estimates import Range, exactly
+from fallow_sieve.core.ingredients import Fact, Ingredient, Quality, Role
+from fallow_sieve.core.shelf import Shelf
+
+Number = float | tuple[float, float, float]
+
+
+def flour(
+    slug: str, role: str = "whole_grain", *, more: dict[str, object] | None = None, **facts: Number
+) -> Ingredient:
+    """An ingredient; a fact is a number without spread, or (low, typical, high)."""
+    ranges = {n: Range(*v) if isinstance(v, tuple) else exactly(float(v)) for n, v in facts.items()}
+    known = {n: Fact(r, Quality.TABLE, "made up for a test") for n, r in ranges.items()}
+    return Ingredient(slug=slug, name=slug.replace("-", " ").capitalize(), role=Role(role), facts=known, **(more or {}))  # type: ignore[arg-type]
+
+
+def shelf_of(*items: Ingredient) -> Shelf:
+    return Shelf.of(items)
+
+
+def mix(masses: dict[str, float], shelf: Shelf) -> Analysis:
+    return analyse(blend(masses), shelf)
+
+
+def blend(masses: dict[str, float]) -> Blend:
+    return Blend(tuple(Part(slug, mass) for slug, mass in masses.items()))

@@ -1,0 +1,182 @@
+"""Every bundled table is walked: keys known and once, ranges in order, contents that add up, sources given."""
+
+from __future__ import annotations
+
+import csv
+from collections import Counter
+from dataclasses import dataclass
+from importlib.resources import files
+
+import pytest
+
+from fallow_sieve.core.blends import BANDED, METRICS
+from fallow_sieve.core.errors import BadInputError
+from fallow_sieve.core.ingredients import Quality, Role
+from fallow_sieve.core.nutrients import NUTRIENTS
+from fallow_sieve.reference import doughs, kitchen
+from fallow_sieve.reference import tables as reading
+from fallow_sieve.reference.ingredients import CompositionRow, IngredientRow, library, library_shelf
+from fallow_sieve.reference.names import aliases, look_alikes
+from fallow_sieve.reference.tables import read_table
+from fallow_sieve.reference.uses import BandRow, DoseRow, UseRow, rules
+
+SLUGS = {i.slug for i in library()}
+USES = set(rules().uses)
+LOADERS = {
+    "aliases": aliases, "look_alikes": look_alikes, "bake_phases": doughs.bake_phases, "binder_water": doughs.binder_water,
+    "doneness": doughs.doneness, "hydration": doughs.hydration, "leavening": doughs.leavening, "eggs": kitchen.eggs,
+    "egg_replacers": kitchen.egg_replacers, "gas_marks": kitchen.gas_marks, "pans": kitchen.pans,
+    "sweetness": kitchen.sweetness, "thickening": kitchen.thickening,
+    "composition": lambda: read_table("composition", CompositionRow),
+    "ingredients": lambda: read_table("ingredients", IngredientRow), "uses": lambda: read_table("uses", UseRow),
+    "use_bands": lambda: read_table("use_bands", BandRow), "binder_doses": lambda: read_table("binder_doses", DoseRow),
+}  # fmt: skip
+
+
+def lines_of(name: str) -> list[dict[str, str]]:
+    text = files("fallow_sieve.reference").joinpath(f"tables/{name}.csv").read_text(encoding="utf-8")
+    return list(csv.DictReader(text.splitlines()))
+
+
+def test_every_table_that_ships_has_a_loader():
+    shipped = {p.name.removesuffix(".csv") for p in files("fallow_sieve.reference").joinpath("tables").iterdir()}
+    assert shipped == set(LOADERS)
+
+
+@pytest.mark.parametrize("name", sorted(LOADERS))
+def test_a_table_is_read_whole(name):
+    rows = LOADERS[name]()
+    assert len(rows) == len(lines_of(name)) > 0
+
+
+@pytest.mark.parametrize("name", sorted(n for n in LOADERS if "basis" in lines_of(n)[0] or "source" in lines_of(n)[0]))
+def test_every_number_says_where_it_is_from(name):
+    for n, row in enumerate(lines_of(name), start=2):
+        assert row.get("basis") or row.get("source"), f"{name}.csv line {n}"
+
+
+@pytest.mark.parametrize("name", sorted(LOADERS))
+def test_ranges_rise_from_low_over_typical_to_high(name):
+    for n, row in enumerate(lines_of(name), start=2):
+        for low_name in (c for c in row if "low" in c.split("_") and row[c]):
+            same = [low_name.replace("low", w) for w in ("typical", "high")]
+            values = [float(row[low_name]), *(float(row[c]) for c in same if row.get(c))]
+            assert values == sorted(values), f"{name}.csv line {n}, {low_name}"
+
+
+KEYS = {
+    "ingredients": ("slug",), "composition": ("ingredient", "nutrient"), "uses": ("use",), "use_bands": ("use", "metric"),
+    "binder_doses": ("use", "binder"), "aliases": ("ingredient", "alias"), "hydration": ("use", "consistency"),
+    "binder_water": ("binder",), "doneness": ("use",), "bake_phases": ("use", "phase"), "eggs": ("region", "size"),
+    "gas_marks": ("gas_mark",), "pans": ("material",), "look_alikes": ("ingredient", "easily_taken_for"),
+}  # fmt: skip
+
+
+@pytest.mark.parametrize(("name", "keys"), KEYS.items())
+def test_a_key_stands_once(name, keys):
+    count = Counter(tuple(row[k] for k in keys) for row in lines_of(name))
+    assert [k for k, n in count.items() if n > 1] == []
+
+
+@pytest.mark.parametrize("name", [n for n in sorted(LOADERS) if n != "uses" and "use" in lines_of(n)[0]])
+def test_a_use_that_is_named_is_there(name):
+    assert {row["use"] for row in lines_of(name)} <= USES
+
+
+@pytest.mark.parametrize(("name", "column"), [("composition", "ingredient"), ("aliases", "ingredient"), ("look_alikes", "ingredient"), ("binder_doses", "binder"), ("binder_water", "binder")])  # fmt: skip
+def test_an_ingredient_that_is_named_is_there(name, column):
+    known = SLUGS | {"egg", "gelatin", "baking-powder"}
+    assert {row[column] for row in lines_of(name)} - known == set()
+
+
+def test_look_alikes_are_both_on_the_shelf_or_at_least_the_first():
+    for pair in look_alikes():
+        assert pair.ingredient in SLUGS
+        assert pair.differ.endswith((".", "it."))
+
+
+@pytest.mark.parametrize("item", library(), ids=lambda i: i.slug)
+def test_a_composition_adds_up_to_100_g(item):
+    parts = [item.range_of(n) for n in ("water_g", "protein_g", "fat_g", "carbohydrate_g", "ash_g")]
+    assert all(parts), "water, protein, fat, carbohydrate and ash are known of every bundled ingredient"
+    acid = 5 if item.slug == "cider-vinegar" else 0  # acetic acid, which no column holds
+    assert sum(p.typical for p in parts if p) + acid == pytest.approx(100, abs=3)
+
+
+@pytest.mark.parametrize("item", library(), ids=lambda i: i.slug)
+def test_a_part_is_not_more_than_the_whole_that_holds_it(item):
+    for inner, outer in (("fibre_g", "carbohydrate_g"), ("sugars_g", "carbohydrate_g"), ("starch_g", "carbohydrate_g"), ("saturated_fat_g", "fat_g")):  # fmt: skip
+        assert item.range_of(inner).typical <= item.range_of(outer).typical + 3, inner
+
+
+@pytest.mark.parametrize("item", library(), ids=lambda i: i.slug)
+def test_values_of_an_ingredient_are_possible(item):
+    assert item.role in set(Role)
+    for name, fact in item.facts.items():
+        r = fact.range
+        assert fact.quality in set(Quality)
+        assert fact.source, name
+        if name in NUTRIENTS and NUTRIENTS[name].unit == "g":
+            assert 0 <= r.low <= r.high <= 100, name
+    limits = {"density_g_per_ml": (0.1, 1.6), "thirst_g_per_g": (0, 100), "grit_index": (0, 5), "flavour_index": (0, 5), "lightness_l": (0, 100), "stickiness": (0, 1)}  # fmt: skip
+    for name, (low, high) in limits.items():
+        found = item.range_of(name)
+        assert found is None or low <= found.low <= found.high <= high, name
+    if item.usual_max_pct is not None:
+        assert 0 < item.usual_max_pct <= 100
+        assert item.usual_max_reason
+
+
+@pytest.mark.parametrize("item", [i for i in library() if i.in_flour_base], ids=lambda i: i.slug)
+def test_every_flour_has_what_its_sieves_ask_for(item):
+    for name in ("thirst_g_per_g", "grit_index", "flavour_index", "lightness_l", "stickiness", "density_g_per_ml"):
+        assert item.range_of(name) is not None, name
+
+
+def test_wheat_is_there_for_reference_only_and_says_that_it_contains_gluten():
+    wheats = [i for i in library() if i.contains_gluten]
+    assert {i.slug for i in wheats} >= {"wheat-flour", "wheat-bread-flour", "wholemeal-wheat-flour"}
+    assert all(i.role is Role.OTHER and i.gluten_mg_per_kg is None for i in wheats)
+
+
+def test_no_bundled_flour_claims_a_gluten_value():
+    assert all(i.gluten_mg_per_kg is None for i in library())
+
+
+@pytest.mark.parametrize("use", rules().uses.values(), ids=lambda u: u.slug)
+def test_a_use_has_bands_on_known_metrics_with_room_to_pass(use):
+    assert {b.metric for b in use.bands} <= set(BANDED)
+    assert len(use.bands) >= 2
+    for band in use.bands:
+        metric = METRICS[band.metric]
+        assert metric.lowest <= band.hard_low <= band.hard_high <= metric.highest
+        assert band.good_high > band.good_low, band.metric
+
+
+def test_the_library_lies_on_the_shelf_in_its_order():
+    assert [i.slug for i in library_shelf().ingredients] == [i.slug for i in library()]
+
+
+@dataclass(frozen=True)
+class Row:
+    """A row of a table that is made up here."""
+
+    name: str
+    amount: float
+    yes: bool
+
+
+@pytest.mark.parametrize(
+    ("text", "words"),
+    [
+        ("name,amount\na,1", "the columns are"),
+        ("name,amount,yes\na,much,yes", "pans.csv line 2, column amount"),
+        ("name,amount,yes\na,1,maybe", "column yes"),
+    ],
+)
+def test_a_table_that_cannot_be_read_names_line_and_column(monkeypatch, tmp_path, text, words):
+    (tmp_path / "tables").mkdir()
+    (tmp_path / "tables/pans.csv").write_text(text)
+    monkeypatch.setattr(reading, "files", lambda _package: tmp_path)
+    with pytest.raises(BadInputError, match=words):
+        read_table("pans", Row)
