@@ -227,8 +227,8 @@ def test_search_finds_briefs_and_blends(client):
 def test_the_reference_says_once_what_the_pages_need(client):
     found = client.get(f"{API}/reference").json
     assert len(found["uses"]) == 19
-    assert [m["name"] for m in found["metrics"] if m["banded"]][0] == "protein_pct"
-    assert [r["name"] for r in found["roles"]][0] == "whole_grain"
+    assert next(m["name"] for m in found["metrics"] if m["banded"]) == "protein_pct"
+    assert found["roles"][0]["name"] == "whole_grain"
     assert {"name": "animal", "label": "animal products"} in found["allergens"]
 
 

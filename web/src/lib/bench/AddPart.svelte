@@ -54,7 +54,7 @@
       trouble = wordsOf(error);
     }
     requestAnimationFrame(() => {
-      const row = document.querySelector<HTMLElement>(`[data-part="${item.slug}"] [data-cell=mass]`);
+      const row = document.querySelector<HTMLElement>(`[data-row="${item.slug}"] [data-cell=mass]`);
       row?.focus();
     });
   }

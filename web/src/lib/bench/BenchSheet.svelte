@@ -93,7 +93,8 @@
   <section class="right" aria-label="What holds it">
     <h1 class="say" aria-live="polite">{bench.judgement?.say ?? 'Nothing to judge yet.'}</h1>
     <p class="soft more">
-      {bench.judgement?.say_more ?? ''}{#if bench.trouble}<span class="held">{bench.trouble}</span>{/if}
+      {#if bench.trouble}<span class="held" role="alert">{bench.trouble}</span>
+      {:else}{bench.judgement?.say_more ?? ''}{/if}
     </p>
     <Tabs value={tab} onValueChange={(d) => (tab = d.value)}>
       <Tabs.List class="tabs">

@@ -83,7 +83,7 @@
     >Keep revision</button
   >
 </div>
-<div class="sub small">
+<div class="standing small">
   <span class="soft">{standing} · </span>
   <span
     class={bench.save.state === 'saved' ? 'soft' : bench.save.state === 'saving' ? 'soft' : 'held'}
@@ -146,7 +146,7 @@
     background: var(--sheet);
   }
 
-  .sub {
+  .standing {
     display: flex;
     flex-wrap: wrap;
     align-items: center;
@@ -178,6 +178,11 @@
     display: flex;
     flex-wrap: wrap;
     gap: 0 1rem;
+  }
+
+  .tools > * {
+    min-height: 24px;
+    line-height: 24px;
   }
 
   .link {

@@ -21,7 +21,7 @@
 <ul style:height="{height}px" aria-label="Parts of the blend, top of the column first">
   {#each placed as { part, y } (part?.ingredient)}
     {#if part}
-      <li style:top="{y - gap / 2}px" style:height="{gap}px" data-part={part.ingredient}>
+      <li style:top="{y - gap / 2}px" style:height="{gap}px" data-row={part.ingredient}>
         <PartRow {bench} {part} {compact} />
       </li>
     {/if}

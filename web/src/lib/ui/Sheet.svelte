@@ -14,7 +14,11 @@
   const { open, title, children, wide = false, onclose }: Props = $props();
 </script>
 
-<Dialog {open} onOpenChange={(d) => !d.open && onclose()}>
+<Dialog
+  {open}
+  initialFocusEl={() => document.querySelector<HTMLElement>('.sheet input, .sheet .action.main')}
+  onOpenChange={(d) => !d.open && onclose()}
+>
   <Portal>
     <Dialog.Backdrop class="sheet-backdrop" />
     <Dialog.Positioner class="sheet-place">

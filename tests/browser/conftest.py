@@ -1,0 +1,115 @@
+"""The real pages in headless Chromium, on a copy of the demo kitchen. Nothing may leave this machine."""
+
+from __future__ import annotations
+
+import threading
+from collections.abc import Iterator
+from datetime import UTC, datetime
+from pathlib import Path
+from typing import Any
+
+import pytest
+from playwright.sync_api import BrowserContext, ConsoleMessage, Page, Request, expect
+from werkzeug.serving import make_server
+
+from fallow_sieve.api.app import create_app
+
+FLAGS = "--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync"
+AXE = Path(__file__).parents[2] / "web/node_modules/axe-core/axe.min.js"
+expect.set_options(timeout=8000)
+
+
+@pytest.fixture(scope="session")
+def browser_type_launch_args() -> dict[str, Any]:
+    return {"executable_path": "/usr/bin/chromium", "args": FLAGS.split()}
+
+
+@pytest.fixture
+def browser_context_args(base_url: str) -> dict[str, Any]:
+    return {
+        "base_url": base_url,
+        "viewport": {"width": 1280, "height": 800},
+        "color_scheme": "light",
+        "reduced_motion": "reduce",
+    }
+
+
+@pytest.fixture
+def base_url(demo_db: Path) -> Iterator[str]:
+    app = create_app(demo_db, clock=lambda: datetime(2026, 3, 14, 9, 30, tzinfo=UTC))
+    server = make_server("127.0.0.1", 0, app, threaded=True)
+    thread = threading.Thread(target=server.serve_forever, daemon=True)
+    thread.start()
+    yield f"http://127.0.0.1:{server.server_port}"
+    server.shutdown()
+    thread.join()
+    app.extensions["kitchen"].close()
+
+
+@pytest.fixture(autouse=True)
+def at_home(context: BrowserContext, base_url: str) -> Iterator[None]:
+    """Fails a test in which the pages ask another host, or log an error of their own."""
+    strangers: list[str] = []
+    errors: list[str] = []
+
+    def seen(request: Request) -> None:
+        if not request.url.startswith((base_url, "data:", "blob:")):
+            strangers.append(request.url)
+
+    def said(message: ConsoleMessage) -> None:
+        # The browser itself notes answers such as 412 and 422, which the pages deal with.
+        if message.type == "error" and "Failed to load resource" not in message.text:
+            errors.append(message.text)
+
+    context.on("request", seen)
+    context.on("console", said)
+    context.on("weberror", lambda e: errors.append(str(e.error)))
+    yield
+    assert strangers == []
+    assert errors == []
+
+
+class BenchDriver:
+    """The bench as a person uses it."""
+
+    def __init__(self, page: Page) -> None:
+        self.page = page
+        self.say = page.locator("h1.say")
+
+    def open(self, blend_id: int = 1) -> BenchDriver:
+        self.page.goto(f"/#/bench/{blend_id}")
+        expect(self.say).not_to_have_text("Nothing to judge yet.")
+        return self
+
+    def row(self, slug: str):
+        return self.page.locator(f'[data-row="{slug}"]')
+
+    def mass(self, slug: str):
+        return self.row(slug).locator("[data-cell=mass]")
+
+    def share(self, slug: str):
+        return self.row(slug).locator("[data-cell=share]")
+
+    def type_in(self, cell, text: str) -> None:
+        cell.click()
+        cell.fill(text)
+        cell.press("Enter")
+
+    def masses(self) -> dict[str, float]:
+        rows = self.page.locator("[data-row]").all()
+        return {r.get_attribute("data-row"): self.number(r.locator("[data-cell=mass]").input_value()) for r in rows}
+
+    @staticmethod
+    def number(text: str) -> float:
+        return float(text.replace("\u202f", "").replace("\u2212", "-"))
+
+    def saved(self) -> None:
+        expect(self.page.get_by_role("status").filter(has_text="saved").first).to_have_text("saved")
+
+    def sieve(self, metric: str):
+        return self.page.locator(f'[data-metric="{metric}"]')
+
+
+@pytest.fixture
+def bench(page: Page) -> BenchDriver:
+    return BenchDriver(page)

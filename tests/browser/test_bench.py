@@ -1,0 +1,332 @@
+"""The bench: what a person does to a mix, and what it says back."""
+
+from __future__ import annotations
+
+import json
+import urllib.request
+
+import pytest
+from playwright.sync_api import expect
+
+SUMMIT = {
+    "sorghum-flour": 290, "brown-rice-flour": 140, "teff-flour": 120, "chickpea-flour": 80, "potato-starch": 220,
+    "tapioca-starch": 150, "psyllium-husk": 50,
+}  # fmt: skip
+
+
+def stored(base_url: str, blend_id: int = 1) -> dict[str, float]:
+    with urllib.request.urlopen(f"{base_url}/api/v1/blends/{blend_id}/draft") as answer:
+        return {p["ingredient"]: p["mass_g"] for p in json.load(answer)["parts"]}
+
+
+def test_the_state_is_one_sentence_and_what_holds_comes_first(bench):
+    bench.open(5)
+    expect(bench.say).to_have_text("Held by 2 of 12: fibre, protein.")
+    first = bench.page.locator("[data-metric]").first
+    expect(first).to_have_attribute("data-metric", "fibre_pct")
+    expect(first).to_contain_text("held, 5.9 short")
+
+
+def test_the_column_stands_on_the_whole_grains_with_the_binder_on_top(bench):
+    bench.open()
+    slugs = [r.get_attribute("data-row") for r in bench.page.locator("[data-row]").all()]
+    assert slugs[0] == "psyllium-husk"
+    assert slugs[-1] == "sorghum-flour"
+    assert slugs.index("potato-starch") < slugs.index("teff-flour")
+
+
+def test_grams_typed_in_place_change_the_judgement_and_are_saved(bench, base_url):
+    bench.open()
+    bench.type_in(bench.mass("potato-starch"), "900")
+    expect(bench.say).to_contain_text("Held by")
+    expect(bench.sieve("starch_share_pct")).to_contain_text("held")
+    bench.saved()
+    assert stored(base_url)["potato-starch"] == 900
+
+
+def test_percent_typed_in_place_takes_from_the_others_and_keeps_the_flour(bench, base_url):
+    bench.open()
+    bench.type_in(bench.share("teff-flour"), "20")
+    expect(bench.mass("teff-flour")).to_have_value("200")
+    bench.saved()
+    flour = {s: m for s, m in stored(base_url).items() if s != "psyllium-husk"}
+    assert sum(flour.values()) == pytest.approx(1000)
+    assert flour["sorghum-flour"] / flour["potato-starch"] == pytest.approx(290 / 220)
+
+
+def test_the_batch_is_scaled_with_every_share_kept(bench):
+    bench.open()
+    bench.type_in(bench.page.get_by_label("Batch, g"), "2100")
+    expect(bench.mass("sorghum-flour")).to_have_value("580")
+    expect(bench.share("sorghum-flour")).to_have_value("29.0")
+
+
+@pytest.mark.parametrize("text", ["lots", "-5", "0", "1e9", ""])
+def test_a_cell_keeps_what_was_typed_and_says_what_would_do(bench, text):
+    bench.open()
+    bench.type_in(bench.mass("teff-flour"), text)
+    expect(bench.row("teff-flour").get_by_role("alert")).to_contain_text("over 0")
+    expect(bench.mass("teff-flour")).to_have_value(text)
+    bench.mass("teff-flour").press("Escape")
+    expect(bench.mass("teff-flour")).to_have_value("120")
+
+
+def test_a_share_that_the_locks_leave_no_room_for_says_how_much_there_is(bench):
+    bench.open()
+    for slug in ("sorghum-flour", "brown-rice-flour", "potato-starch", "tapioca-starch"):
+        bench.row(slug).get_by_role("button", name="Lock").click()
+    bench.type_in(bench.share("teff-flour"), "60")
+    expect(bench.row("teff-flour").get_by_role("alert")).to_contain_text("room for less than 20.0 %")
+
+
+def drag(bench, name: str, by_px: int, steps: int = 12) -> None:
+    handle = bench.page.get_by_role("slider", name=name)
+    box = handle.locator(".grip").bounding_box()
+    x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+    bench.page.mouse.move(x, y)
+    bench.page.mouse.down()
+    bench.page.mouse.move(x, y + by_px, steps=steps)
+
+
+def test_a_dragged_boundary_moves_mass_from_one_layer_to_the_other_as_one_step_of_undo(bench):
+    bench.open()
+    before = bench.masses()
+    drag(bench, "Boundary of Teff flour and Potato starch", -60)
+    bench.page.mouse.up()
+    after = bench.masses()
+    moved = after["teff-flour"] - before["teff-flour"]
+    assert moved > 50
+    assert after["potato-starch"] == pytest.approx(before["potato-starch"] - moved)
+    assert sum(after.values()) == pytest.approx(1050)
+    assert {s: m for s, m in after.items() if s not in ("teff-flour", "potato-starch")} == {
+        s: m for s, m in before.items() if s not in ("teff-flour", "potato-starch")
+    }
+    bench.page.get_by_role("button", name="Undo").click()
+    assert bench.masses() == before
+    bench.page.get_by_role("button", name="Redo").click()
+    assert bench.masses() == after
+
+
+def test_the_judgement_follows_while_the_hand_is_still_moving(bench):
+    bench.open()
+    with bench.page.expect_response("**/api/v1/analyse"):
+        drag(bench, "Boundary of Brown rice flour and Teff flour", 40)
+    expect(bench.sieve("fibre_pct")).not_to_contain_text("8.0")
+    bench.page.keyboard.press("Escape")
+    bench.page.mouse.up()
+    assert bench.masses() == SUMMIT
+
+
+def test_a_layer_cannot_be_dragged_below_a_trace(bench):
+    bench.open()
+    drag(bench, "Boundary of Teff flour and Potato starch", 700)
+    bench.page.mouse.up()
+    expect(bench.mass("teff-flour")).to_have_value("0.1")
+    assert sum(bench.masses().values()) == pytest.approx(1050)
+
+
+def test_a_locked_layer_keeps_its_mass_and_passes_the_drag_on(bench):
+    bench.open()
+    bench.row("teff-flour").get_by_role("button", name="Lock").click()
+    expect(bench.page.get_by_role("slider", name="Boundary of Brown rice flour and Potato starch")).to_have_count(2)
+    handle = bench.page.get_by_role("slider", name="Boundary of Brown rice flour and Potato starch").first
+    handle.focus()
+    handle.press("ArrowUp")
+    expect(bench.mass("brown-rice-flour")).to_have_value("145")
+    expect(bench.mass("potato-starch")).to_have_value("215")
+    expect(bench.mass("teff-flour")).to_have_value("120")
+
+
+def test_an_ingredient_is_added_by_another_name_and_told_from_its_look_alike(bench):
+    bench.open()
+    bench.page.get_by_label("Add an ingredient").click()
+    bench.page.keyboard.type("cassava")
+    option = bench.page.get_by_role("option", name="Cassava flour")
+    expect(option).to_be_visible()
+    expect(bench.page.get_by_text("Not tapioca starch.")).to_be_visible()
+    option.click()
+    expect(bench.mass("cassava-flour")).to_have_value("100")
+    expect(bench.mass("cassava-flour")).to_be_focused()
+
+
+def test_a_binder_is_added_at_its_usual_dose_for_the_use(bench):
+    bench.open(5)
+    bench.page.get_by_label("Add an ingredient").fill("xanthan")
+    bench.page.get_by_role("option", name="Xanthan gum").click()
+    dose = bench.number(bench.mass("xanthan-gum").input_value())
+    assert 1 <= dose <= 20  # 1000 g of flour, crispbread
+
+
+def test_a_part_is_removed_and_undo_brings_it_back(bench, base_url):
+    bench.open()
+    bench.row("chickpea-flour").get_by_role("button", name="Remove").click()
+    expect(bench.row("chickpea-flour")).to_have_count(0)
+    expect(bench.page.get_by_text("was taken out. Undo brings it back.")).to_be_visible()
+    bench.page.keyboard.press("Control+z")
+    expect(bench.mass("chickpea-flour")).to_have_value("80")
+    bench.saved()
+    assert stored(base_url) == SUMMIT
+
+
+def test_the_keyboard_alone_composes_a_mix(bench):
+    bench.open()
+    cell = bench.mass("teff-flour")
+    cell.focus()
+    bench.page.keyboard.press("+")
+    expect(cell).to_have_value("125")
+    bench.page.keyboard.press("Shift+_")  # not a nudge: nothing happens
+    bench.page.keyboard.press("Escape")
+    bench.page.keyboard.press("-")
+    expect(cell).to_have_value("120")
+    bench.page.keyboard.press("l")
+    expect(bench.row("teff-flour")).to_contain_text("locked")
+    bench.page.keyboard.press("ArrowUp")
+    expect(bench.mass("potato-starch")).to_be_focused()
+    bench.page.keyboard.press("ArrowRight")
+    expect(bench.share("potato-starch")).to_be_focused()
+    bench.page.keyboard.type("25")
+    bench.page.keyboard.press("Enter")
+    expect(bench.mass("potato-starch")).to_have_value("250")
+    bench.page.keyboard.press("Control+z")
+    expect(bench.mass("potato-starch")).to_have_value("220")
+
+
+def test_keys_reach_the_list_of_keys_the_search_and_the_adding(bench):
+    bench.open()
+    bench.page.keyboard.press("?")
+    expect(bench.page.get_by_role("dialog", name="Keys")).to_be_visible()
+    bench.page.keyboard.press("Escape")
+    bench.page.keyboard.press("/")
+    expect(bench.page.get_by_role("dialog", name="Find a brief or a blend")).to_be_visible()
+    bench.page.keyboard.type("viaduct plain")
+    expect(bench.page.get_by_role("option", name="Viaduct plain")).to_be_visible()
+    bench.page.keyboard.press("Enter")
+    expect(bench.page.get_by_label("Name of the blend")).to_have_value("Viaduct plain")
+    expect(bench.say).to_contain_text("Held by 2")
+    bench.page.keyboard.press("a")
+    expect(bench.page.get_by_label("Add an ingredient")).to_be_focused()
+
+
+def test_a_sieve_opens_to_how_it_is_worked_out_with_a_way_to_the_method(bench):
+    bench.open()
+    bench.sieve("protein_pct").get_by_role("button", name="Protein").click()
+    terms = bench.sieve("protein_pct").get_by_role("row")
+    expect(terms).to_have_count(8)
+    total = sum(bench.number(t.get_by_role("cell").nth(2).inner_text()) for t in terms.all()[1:])
+    assert total == pytest.approx(6.7, abs=0.05)
+    bench.sieve("protein_pct").get_by_role("link", name="The method").click()
+    expect(bench.page.get_by_role("heading", name="Sums over the parts")).to_be_in_viewport()
+
+
+def test_a_revision_stands_beside_the_column_as_a_ghost_with_hairlines(bench):
+    bench.open()
+    expect(bench.page.locator("svg .ghost")).to_have_count(1)
+    expect(bench.page.locator("svg .hair")).to_have_count(7)
+    bench.page.get_by_role("tab", name="Revisions").click()
+    bench.page.get_by_role("button", name="put beside the column").last.click()
+    expect(bench.page.get_by_text("rev 1", exact=True)).to_be_visible()
+    expect(bench.page.locator("svg .hair")).to_have_count(5)
+
+
+def test_a_revision_is_kept_with_why_and_says_what_changed(bench):
+    bench.open()
+    bench.page.get_by_role("button", name="Keep revision").click()
+    bench.page.get_by_role("button", name="Keep", exact=True).click()
+    expect(bench.page.get_by_role("alert")).to_contain_text("Say in one line why")
+    bench.page.get_by_label("Why, in one line").fill("Chickpea up for browning.")
+    bench.page.keyboard.press("Enter")
+    expect(bench.page.get_by_text("Kept as revision 5.")).to_be_visible()
+    expect(bench.page.get_by_role("button", name="Keep revision")).to_be_disabled()
+    bench.page.get_by_role("tab", name="Revisions (5)").click()
+    bench.page.get_by_role("button", name="what changed").first.click()
+    expect(bench.page.get_by_text("2.0 % of the flour moved")).to_be_visible()
+
+
+def test_an_earlier_revision_goes_back_on_the_bench_and_undo_leaves_it_again(bench):
+    bench.open()
+    bench.page.get_by_role("tab", name="Revisions").click()
+    bench.page.get_by_role("button", name="put on the bench").last.click()
+    expect(bench.mass("potato-starch")).to_have_value("300")
+    expect(bench.row("teff-flour")).to_have_count(0)
+    bench.page.get_by_role("button", name="Undo").click()
+    expect(bench.mass("teff-flour")).to_have_value("120")
+
+
+def test_the_bag_names_cautions_allergens_gluten_and_nutrition_with_what_is_known(bench):
+    bench.open(8)
+    foot = bench.page.get_by_label("The bag line")
+    for words in ("per kg", "mg/kg", "months", "legume", "oats"):
+        expect(foot).to_contain_text(words)
+    bench.page.get_by_role("button", name="cautions and the whole bag").click()
+    expect(bench.page.get_by_text("Oats need a gluten-free supply")).to_be_visible()
+    expect(bench.page.get_by_role("row", name="Protein g")).to_contain_text("6.8")
+    expect(bench.page.get_by_text("wheat flour, L*")).to_be_visible()
+
+
+def test_an_untested_flour_makes_gluten_unknown_never_free(bench):
+    bench.open(4)  # buckwheat in its bin has no test
+    expect(bench.page.get_by_label("The bag line")).to_contain_text("unknown")
+    expect(bench.page.get_by_label("The bag line")).to_contain_text("untested")
+
+
+def test_a_first_blend_starts_empty_and_teaches_the_next_step(bench):
+    bench.page.goto("/#/blends")
+    bench.page.get_by_role("button", name="New blend").click()
+    expect(bench.page.get_by_role("heading", name="Nothing in the tube yet")).to_be_visible()
+    bench.page.get_by_label("What the mix is for").select_option("scone")
+    bench.page.get_by_label("Add an ingredient").fill("sorghum")
+    bench.page.get_by_role("option", name="Sorghum flour").click()
+    expect(bench.mass("sorghum-flour")).to_have_value("500")
+    expect(bench.say).to_contain_text("Held by")
+    bench.page.get_by_label("Name of the blend").fill("Scones, first go")
+    bench.page.keyboard.press("Enter")
+    bench.saved()
+    bench.page.reload()
+    expect(bench.page.get_by_label("Name of the blend")).to_have_value("Scones, first go")
+    expect(bench.mass("sorghum-flour")).to_have_value("500")
+
+
+def test_a_blend_is_duplicated_and_the_first_stays_as_it_was(bench, base_url):
+    bench.open()
+    bench.page.get_by_role("button", name="Duplicate").click()
+    expect(bench.page.get_by_label("Name of the blend")).to_have_value("Summit mix, copy")
+    bench.type_in(bench.mass("teff-flour"), "10")
+    bench.saved()
+    assert stored(base_url) == SUMMIT
+
+
+def test_big_buttons_serve_floury_hands_on_a_tablet(browser, browser_context_args, base_url):
+    context = browser.new_context(
+        **{**browser_context_args, "viewport": {"width": 1024, "height": 768}}, has_touch=True
+    )
+    page = context.new_page()
+    page.goto("/#/bench/1")
+    page.get_by_role("button", name="Teff flour", exact=True).tap()
+    more = page.get_by_role("button", name="More Teff flour")
+    box = more.bounding_box()
+    assert box["width"] >= 44
+    assert box["height"] >= 44
+    more.tap()
+    expect(page.locator('[data-row="teff-flour"] [data-cell=mass]')).to_have_value("125")
+    context.close()
+
+
+@pytest.mark.parametrize("width", [390, 1024, 1280])
+def test_nothing_runs_over_the_side_of_the_page(browser, browser_context_args, base_url, width):
+    context = browser.new_context(**{**browser_context_args, "viewport": {"width": width, "height": 800}})
+    page = context.new_page()
+    for path in (
+        "/#/",
+        "/#/bench/1",
+        "/#/blends",
+        "/#/briefs/1",
+        "/#/compare/1",
+        "/#/print/1",
+        "/#/settings",
+        "/#/method",
+    ):
+        page.goto(path)
+        page.wait_for_load_state("networkidle")
+        over = page.evaluate("document.querySelector('main').scrollWidth - document.querySelector('main').clientWidth")
+        assert over <= 0, path
+    context.close()
