@@ -37,10 +37,10 @@ pytest: $(STAMPS)/python-dev $(WEB)
 	$(BIN)/pytest -n 2 -q
 
 bench: $(STAMPS)/python-dev $(WEB)
-	$(BIN)/python bench/analyse.py
-	$(BIN)/python bench/http.py
+	$(BIN)/python bench/analyse_bench.py
+	$(BIN)/python bench/http_bench.py
 	@scripts/need-chromium.sh
-	$(BIN)/python bench/drag.py
+	$(BIN)/python bench/drag_bench.py
 
 # What is generated and committed: JSON Schemas, the OpenAPI document, its TypeScript types.
 schemas: $(STAMPS)/python-dev $(STAMPS)/npm

@@ -13,11 +13,11 @@ from dataclasses import dataclass, field
 import numpy as np
 
 from fallow_sieve.core.errors import BadInputError, UnknownNameError
-from fallow_sieve.core.estimates import UNKNOWN, Estimate, estimate
+from fallow_sieve.core.estimates import RANGE_IN_SIGMA, UNKNOWN, Estimate, estimate
 from fallow_sieve.core.ingredients import Ingredient, Role
 from fallow_sieve.core.nutrients import NUTRIENTS
 from fallow_sieve.core.quantities import CupStandard, cup_ml
-from fallow_sieve.core.shelf import COLUMN, QUALITIES, FloatArray, Shelf
+from fallow_sieve.core.shelf import COLUMN, FIELDS, QUALITIES, FloatArray, Shelf
 
 MAX_PARTS = 200
 MAX_MASS_G = 1e9
@@ -166,13 +166,13 @@ def analyse(blend: Blend, shelf: Shelf, cup: CupStandard = CupStandard.US) -> An
     """
     check_parts(blend.parts, shelf)
     rows = np.array([shelf.row_of[p.ingredient] for p in blend.parts])
-    masses = np.array([p.mass_g for p in blend.parts])
+    masses = [float(p.mass_g) for p in blend.parts]
     items = [shelf.ingredients[r] for r in rows]
-    total_g = float(masses.sum())
-    flour = masses * shelf.in_flour[rows]
-    flour_g = float(flour.sum())
-    mix_means = _Means(masses / total_g, shelf, rows)
-    flour_means = _Means(flour / flour_g, shelf, rows) if flour_g > 0 else None
+    flour = [m if i.in_flour_base else 0.0 for m, i in zip(masses, items, strict=True)]
+    total_g, flour_g = sum(masses), sum(flour)
+    weights = np.array([[m / total_g for m in masses], [m / (flour_g or 1.0) for m in flour]])
+    mix_means, over_flour = _means(weights, shelf, rows)
+    flour_means = over_flour if flour_g > 0 else None
 
     nutrients = {name: mix_means.of(name) for name in NUTRIENTS}
     metrics = dict.fromkeys(METRICS, UNKNOWN)
@@ -180,36 +180,44 @@ def analyse(blend: Blend, shelf: Shelf, cup: CupStandard = CupStandard.US) -> An
         metrics[name] = mix_means.of(column, METRICS[name].highest)
     if flour_means:
         metrics.update(_flour_metrics(flour_means, items, flour, flour_g))
-    metrics["amylose_pct_of_starch"] = _amylose(masses, shelf, rows)
-    density = _density(masses, shelf, rows)
+    metrics["amylose_pct_of_starch"] = _amylose(items, masses)
+    density = _density(items, masses)
     metrics["density_g_per_ml"] = density
     metrics["cup_g"] = _times(density, cup_ml(cup))
     return Analysis(
         mass_g=total_g,
         flour_base_g=flour_g,
-        parts=_shares(items, masses.tolist(), total_g, flour_g),
+        parts=_shares(items, masses, total_g, flour_g),
         nutrients=nutrients,
         metrics=metrics,
-        cost_per_kg=_cost_per_kg(items, masses / total_g),
+        cost_per_kg=_cost_per_kg(items, [m / total_g for m in masses]),
         flour_lab=flour_means.colour() if flour_means else None,
-        gritty=_grittiest(items, flour, shelf, rows),
-        rests_on_pct=_rests_on(masses / total_g, shelf, rows),
+        gritty=_grittiest(items, flour),
+        rests_on_pct=_rests_on(weights[0], shelf, rows),
     )
 
 
+def _means(weights: FloatArray, shelf: Shelf, rows: FloatArray) -> list[_Means]:
+    """One `_Means` for each row of `weights` (bases × parts): a matrix product for values, and one for variances."""
+    facts, variances = shelf.values_and_known[rows], shelf.variance[rows]
+    sums = (weights @ facts).tolist()
+    sigmas = np.sqrt(weights**2 @ variances).tolist()
+    return [_Means(s[: len(FIELDS)], sigma, s[len(FIELDS) :]) for s, sigma in zip(sums, sigmas, strict=True)]
+
+
 class _Means:
-    """Weighted means of every column at once: one matrix product each for value, variance and knowledge."""
+    """Weighted means of every column: the values, their σ, and the share of the mass (0–1) that has one."""
 
     __slots__ = ("_known", "_sigma", "_typical")
 
-    def __init__(self, weights: FloatArray, shelf: Shelf, rows: FloatArray) -> None:
-        self._typical: list[float] = (weights @ shelf.typical[rows]).tolist()
-        self._sigma: list[float] = np.sqrt((weights**2) @ shelf.variance[rows]).tolist()
-        self._known: list[float] = (weights @ shelf.known[rows] * 100).tolist()
+    def __init__(self, typical: list[float], sigma: list[float], known: list[float]) -> None:
+        self._typical = typical
+        self._sigma = sigma
+        self._known = known
 
     def of(self, column: str, ceiling: float = math.inf) -> Estimate:
         i = COLUMN[column]
-        return estimate(self._typical[i], self._sigma[i], self._known[i], ceiling=ceiling)
+        return estimate(self._typical[i], self._sigma[i], 100 * self._known[i], ceiling=ceiling)
 
     def strict(self, column: str, ceiling: float) -> Estimate:
         """Like `of`, but one part without a value makes the whole unknown: an index has no lower bound."""
@@ -228,13 +236,13 @@ class _Means:
 
 
 def _flour_metrics(
-    means: _Means, items: Sequence[Ingredient], flour: FloatArray, flour_g: float
+    means: _Means, items: Sequence[Ingredient], flour: Sequence[float], flour_g: float
 ) -> dict[str, Estimate]:
     found = {name: means.strict(column, METRICS[name].highest) for name, column in _FLOUR_COLUMNS.items()}
     sticky = means.strict("stickiness", 1.0)
     found["sticky_share_pct"] = _times(sticky, 100)
     for name, role in _ROLE_SHARES.items():
-        share = 100 * sum(m for m, i in zip(flour.tolist(), items, strict=True) if i.role is role) / flour_g
+        share = 100 * sum(m for m, i in zip(flour, items, strict=True) if i.role is role) / flour_g
         found[name] = Estimate(share, share, share)
     return found
 
@@ -245,32 +253,34 @@ def _times(e: Estimate, factor: float) -> Estimate:
     return Estimate(e.typical * factor, e.low * factor, e.high * factor, e.known_mass_pct, e.sigma * factor)
 
 
-def _amylose(masses: FloatArray, shelf: Shelf, rows: FloatArray) -> Estimate:
+def _amylose(items: Sequence[Ingredient], masses: Sequence[float]) -> Estimate:
     """Σ w s a / Σ w s in %, over the starch whose amylose is known, if that is 98 % of it; σ by propagation."""
-    s_col, a_col = COLUMN["starch_g"], COLUMN["amylose_pct"]
-    starch_known = shelf.known[rows, s_col]
-    starch = masses * shelf.typical[rows, s_col]
-    amylose = shelf.typical[rows, a_col]
-    known = shelf.known[rows, a_col]
-    total = float(starch.sum())
-    counted = float((starch * known).sum())
-    if total <= 0 or starch_known.min() < 1 or counted < _KNOWN_STARCH_NEEDED * total:
+    starches = [i.range_of("starch_g") for i in items]
+    total = sum(m * s.typical for m, s in zip(masses, starches, strict=True) if s)
+    counted = [
+        (m, s, a)
+        for m, s, i in zip(masses, starches, items, strict=True)
+        if s and (a := i.range_of("amylose_pct")) is not None
+    ]
+    known = sum(m * s.typical for m, s, _ in counted)
+    if None in starches or total <= 0 or known < _KNOWN_STARCH_NEEDED * total:
         return UNKNOWN
-    mean = float((starch * known * amylose).sum()) / counted
-    from_amylose = (starch * known) ** 2 * shelf.variance[rows, a_col]
-    from_starch = (masses * known * (amylose - mean)) ** 2 * shelf.variance[rows, s_col]
-    sigma = math.sqrt(float((from_amylose + from_starch).sum())) / counted
-    return estimate(mean, sigma, ceiling=100.0)
+    mean = sum(m * s.typical * a.typical for m, s, a in counted) / known
+    from_amylose = sum((m * s.typical * a.sigma) ** 2 for m, s, a in counted)
+    from_starch = sum((m * (a.typical - mean) * s.sigma) ** 2 for m, s, a in counted)
+    return estimate(mean, math.sqrt(from_amylose + from_starch) / known, ceiling=100.0)
 
 
-def _density(masses: FloatArray, shelf: Shelf, rows: FloatArray) -> Estimate:
+def _density(items: Sequence[Ingredient], masses: Sequence[float]) -> Estimate:
     """Volumes add: ρ = Σm / Σ(m/ρᵢ), low with all lows and high with all highs."""
-    bulk = shelf.density[rows]
-    known_pct = 100 * float(masses[~np.isnan(bulk[:, 1])].sum()) / float(masses.sum())
-    if np.isnan(bulk).any():
-        return Estimate(None, None, None, known_pct)
-    low, typical, high = (float(masses.sum()) / (masses[:, None] / bulk).sum(axis=0)).tolist()
-    return Estimate(typical, low, high, 100.0, (high - low) / 3.92)
+    total = sum(masses)
+    known = [(m, r) for m, i in zip(masses, items, strict=True) if (r := i.range_of("density_g_per_ml"))]
+    if len(known) < len(items):
+        return Estimate(None, None, None, 100 * sum(m for m, _ in known) / total)
+    low = total / sum(m / r.low for m, r in known)
+    typical = total / sum(m / r.typical for m, r in known)
+    high = total / sum(m / r.high for m, r in known)
+    return Estimate(typical, low, high, 100.0, (high - low) / RANGE_IN_SIGMA)
 
 
 def _shares(
@@ -282,14 +292,15 @@ def _shares(
     )
 
 
-def _cost_per_kg(items: Sequence[Ingredient], weights: FloatArray) -> Estimate:
-    priced = [(w, i.price_per_kg) for w, i in zip(weights.tolist(), items, strict=True) if i.price_per_kg is not None]
+def _cost_per_kg(items: Sequence[Ingredient], weights: Sequence[float]) -> Estimate:
+    priced = [(w, i.price_per_kg) for w, i in zip(weights, items, strict=True) if i.price_per_kg is not None]
     return estimate(sum(w * p for w, p in priced), 0.0, 100 * sum(w for w, _ in priced))
 
 
-def _grittiest(items: Sequence[Ingredient], flour: FloatArray, shelf: Shelf, rows: FloatArray) -> str | None:
-    grit = flour * shelf.typical[rows, COLUMN["grit_index"]]
-    return items[int(grit.argmax())].slug if grit.max() > 0 else None
+def _grittiest(items: Sequence[Ingredient], flour: Sequence[float]) -> str | None:
+    gives = [(m * r.typical, i.slug) for m, i in zip(flour, items, strict=True) if (r := i.range_of("grit_index"))]
+    most = max(gives, key=lambda g: g[0], default=(0.0, ""))
+    return most[1] if most[0] > 0 else None
 
 
 def _rests_on(weights: FloatArray, shelf: Shelf, rows: FloatArray) -> dict[str, float]:

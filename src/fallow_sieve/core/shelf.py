@@ -22,7 +22,6 @@ FloatArray = NDArray[np.float64]
 _COMBINED = ("available_carbohydrate_g",)
 FIELDS: tuple[str, ...] = (*NUTRIENTS, *PROPERTIES, *_COMBINED)
 COLUMN: dict[str, int] = {name: i for i, name in enumerate(FIELDS)}
-_DENSITY = COLUMN["density_g_per_ml"]
 QUALITIES: tuple[Quality, ...] = tuple(Quality)
 # What the judgement rests on: the facts that the sieves read.
 JUDGED_FIELDS = ("protein_g", "fibre_g", "fat_g", "thirst_g_per_g", "grit_index", "flavour_index", "lightness_l")
@@ -33,15 +32,13 @@ class Shelf:
     """Ingredients by slug with their matrices, all of shape (ingredients, FIELDS).
 
     `typical` holds 0 where unknown and must be read with `known` (1 or 0); `variance` is σ² in the field's
-    unit squared. `density` is (ingredients, 3): low, typical, high in g/mL, NaN where unknown.
+    unit squared.
     """
 
     ingredients: tuple[Ingredient, ...]
     typical: FloatArray
     variance: FloatArray
     known: FloatArray
-    density: FloatArray
-    in_flour: FloatArray
     rests_on: FloatArray
 
     @classmethod
@@ -54,12 +51,15 @@ class Shelf:
             raise BadInputError(f"the ingredient {min(twice)!r} is defined twice", right="keep one of them")
         shape = (len(items), len(FIELDS))
         typical, variance, known = np.zeros(shape), np.zeros(shape), np.zeros(shape)
-        density = np.full((len(items), 3), np.nan)
         for row, item in enumerate(items):
-            _fill_row(item, typical[row], variance[row], known[row], density[row])
-        in_flour = np.array([float(i.in_flour_base) for i in items])
+            _fill_row(item, typical[row], variance[row], known[row])
         rests_on = np.array([_quality_shares(i) for i in items]).reshape(len(items), len(QUALITIES))
-        return cls(items, typical, variance, known, density, in_flour, rests_on)
+        return cls(items, typical, variance, known, rests_on)
+
+    @cached_property
+    def values_and_known(self) -> FloatArray:
+        """`typical` and `known` side by side, so that a mix takes one product for both."""
+        return np.hstack([self.typical, self.known])
 
     @cached_property
     def row_of(self) -> Mapping[str, int]:
@@ -95,17 +95,12 @@ def _completed(item: Ingredient) -> Ingredient:
     )
 
 
-def _fill_row(
-    item: Ingredient, typical: FloatArray, variance: FloatArray, known: FloatArray, density: FloatArray
-) -> None:
+def _fill_row(item: Ingredient, typical: FloatArray, variance: FloatArray, known: FloatArray) -> None:
     for name, fact in item.facts.items():
         _write(COLUMN[name], fact.range, typical, variance, known)
     combined = available_range(item)
     if combined:
         _write(COLUMN["available_carbohydrate_g"], combined, typical, variance, known)
-    bulk = item.range_of("density_g_per_ml")
-    if bulk:
-        density[:] = (bulk.low, bulk.typical, bulk.high)
 
 
 def _write(column: int, value: Range, typical: FloatArray, variance: FloatArray, known: FloatArray) -> None:

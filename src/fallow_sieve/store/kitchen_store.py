@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import json
-from contextlib import AbstractContextManager
+from contextlib import AbstractContextManager, closing
 from dataclasses import dataclass
 from datetime import date
 from pathlib import Path
@@ -21,10 +21,7 @@ from fallow_sieve.store.errors import NotFoundError, UnusableError
 from fallow_sieve.store.kitchens import refresh_library
 from fallow_sieve.store.shelves import load_shelf
 
-_STANDING = text(
-    "SELECT shelf_version, cup, store_temp_c, currency, (SELECT limits FROM brief WHERE id = :brief_id) AS limits"
-    " FROM kitchen"
-)
+_STANDING = "SELECT shelf_version, cup, store_temp_c, currency, (SELECT limits FROM brief WHERE id = ?) FROM kitchen"
 
 
 @dataclass(frozen=True, slots=True)
@@ -71,12 +68,11 @@ class KitchenStore:
 
         Raises NotFoundError where there is no such brief.
         """
-        with self._engine.connect() as connection:
-            row = connection.execute(_STANDING, {"brief_id": brief_id}).one()
-        if brief_id is not None and row.limits is None:
+        with closing(self._engine.raw_connection()) as connection:
+            version, cup, temp_c, currency, limits = connection.cursor().execute(_STANDING, (brief_id,)).fetchone()
+        if brief_id is not None and limits is None:
             raise NotFoundError("brief", brief_id)
-        limits = json.loads(row.limits) if row.limits is not None else None
-        return Standing(row.shelf_version, row.cup, row.store_temp_c, row.currency, limits)
+        return Standing(version, cup, temp_c, currency, json.loads(limits) if limits is not None else None)
 
     def shelf_now(self, standing: Standing, today: date) -> Shelf:
         """Return the shelf that `standing` speaks of, as of `today`."""

@@ -18,6 +18,9 @@ import { History } from './history';
 import { Latest } from './latest';
 import { moveAcross, sameParts, SMALLEST_G, stepFor, total, withMass } from './moves';
 
+/** Faster than the eye follows a number, slow enough to leave the frames to the hand. */
+const JUDGE_EVERY_MS = 40;
+
 interface Known {
   name: string;
   role: string;
@@ -52,7 +55,8 @@ export class Bench implements Undoable {
     this.#judging = new Latest(
       (parts) => this.#judge(parts),
       (judgement) => this.#take(judgement),
-      (error) => (this.trouble = wordsOf(error))
+      (error) => (this.trouble = wordsOf(error)),
+      JUDGE_EVERY_MS
     );
   }
 

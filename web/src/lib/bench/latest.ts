@@ -9,7 +9,9 @@ export class Latest<I, O> {
   constructor(
     private readonly work: (input: I) => Promise<O>,
     private readonly onresult: (result: O, input: I) => void,
-    private readonly onerror: (error: unknown, input: I) => void
+    private readonly onerror: (error: unknown, input: I) => void,
+    /** At least so long between two starts, so that a frame is not filled with answers. */
+    private readonly pause_ms = 0
   ) {}
 
   ask(input: I): void {
@@ -31,12 +33,14 @@ export class Latest<I, O> {
       const { input } = this.#waiting;
       const epoch = this.#epoch;
       this.#waiting = null;
+      const pause = this.pause_ms ? new Promise((done) => setTimeout(done, this.pause_ms)) : null;
       try {
         const result = await this.work(input);
         if (epoch === this.#epoch) this.onresult(result, input);
       } catch (error) {
         if (epoch === this.#epoch) this.onerror(error, input);
       }
+      if (pause) await pause;
     }
     this.#running = false;
   }

@@ -19,17 +19,20 @@
     return pieces.map(({ role }) => {
       const n = seen.get(role) ?? 0;
       seen.set(role, n + 1);
-      return Math.min(n, 4) * 0.11;
+      return Math.min(n, 4) * 11;
     });
   });
+
+  /** The colour of a role, darker by so many percent for each further ingredient of that role. */
+  function shadeOf(role: string, percent: number): string {
+    return `color-mix(in srgb, var(--role-ink) ${percent}%, var(--role-${role}))`;
+  }
 </script>
 
 {#each layers as layer, n (layer.slug)}
   {@const role = pieces[n]?.role ?? 'other'}
-  <rect {x} y={layer.y} {width} height={layer.h} fill="var(--role-{role})" />
-  <rect {x} y={layer.y} {width} height={layer.h} fill="var(--role-ink)" fill-opacity={shades[n]} />
-  <rect {x} y={layer.y} {width} height={layer.h} fill="url(#hatch-{role})" />
-  <line x1={x} x2={x + width} y1={layer.y} y2={layer.y} class="edge" />
+  <rect {x} y={layer.y} {width} height={layer.h} style:fill={shadeOf(role, shades[n] ?? 0)} />
+  <rect class="edge" {x} y={layer.y} {width} height={layer.h} fill="url(#hatch-{role})" />
 {/each}
 {#each layers.filter((l) => l.slug === selected) as layer (layer.slug)}
   <rect class="chosen" x={x + 1.5} y={layer.y + 1.5} width={width - 3} height={Math.max(0, layer.h - 3)} />

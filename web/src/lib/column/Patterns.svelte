@@ -1,6 +1,6 @@
 <script lang="ts"></script>
 
-<!-- The hatching of each role, once for the whole document, so that a column reads without colour. -->
+<!-- The hatching of each role and the mesh of the sieves, once for the whole document. A column reads without colour. -->
 <svg class="patterns" width="0" height="0" aria-hidden="true">
   <defs>
     <pattern id="hatch-whole_grain" width="6" height="6" patternUnits="userSpaceOnUse">
@@ -32,6 +32,9 @@
     <pattern id="hatch-other" width="12" height="12" patternUnits="userSpaceOnUse">
       <path d="M6 4v4M4 6h4" />
     </pattern>
+    <pattern id="mesh" width="6" height="6" patternUnits="userSpaceOnUse">
+      <path class="mesh" d="M0 0L6 6M6 0L0 6" />
+    </pattern>
   </defs>
 </svg>
 
@@ -50,6 +53,12 @@
     stroke: var(--role-ink);
     stroke-opacity: 0.45;
     stroke-width: 1;
+  }
+
+  path.mesh {
+    stroke: var(--mesh);
+    stroke-opacity: 1;
+    stroke-width: 0.8;
   }
 
   path.pale {

@@ -1,5 +1,6 @@
 <!-- Search over briefs and blends. -->
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { push } from 'svelte-spa-router';
   import { api, ask, wordsOf, type Schemas } from '../api/client';
   import Sheet from '../ui/Sheet.svelte';
@@ -14,6 +15,7 @@
   let at = $state(0);
   let trouble = $state('');
   let asked = 0;
+  let looking: Promise<void> = Promise.resolve();
 
   async function look(): Promise<void> {
     const mine = ++asked;
@@ -38,15 +40,20 @@
       at = (at + step + found.length) % found.length;
       event.preventDefault();
     } else if (event.key === 'Enter') {
-      const hit = found[at];
-      if (!hit) return;
-      onclose();
-      void push(href(hit));
+      void looking.then(go);
     }
   }
 
+  /** Opens what is lit, once the answer to the last letter typed is there. */
+  function go(): void {
+    const hit = found[at];
+    if (!hit) return;
+    onclose();
+    void push(href(hit));
+  }
+
   $effect(() => {
-    if (open) void look();
+    if (open) looking = untrack(look);
   });
 </script>
 
@@ -60,7 +67,7 @@
     aria-activedescendant={found[at] ? `found-${at}` : undefined}
     placeholder="Name, or what it is for"
     bind:value={query}
-    oninput={look}
+    oninput={() => (looking = look())}
     onkeydown={key}
   />
   {#if trouble}<p class="held mt-2" role="alert">{trouble}</p>{/if}

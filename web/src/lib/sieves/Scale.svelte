@@ -4,7 +4,7 @@
   import { figure } from '../format';
   import { kitchen } from '../kitchen.svelte';
   import Mark from './Mark.svelte';
-  import { sieveScale } from './scale';
+  import { reachOf, sieveScale } from './scale';
 
   interface Props {
     result: BandResult;
@@ -17,26 +17,25 @@
   const MIDDLE = 14;
   const metric = $derived(kitchen.metric(result.band.metric));
   const e = $derived(result.estimate);
-  const s = $derived(
-    sieveScale(result.band, metric, [e.typical, e.low, e.high, other?.estimate.typical], width)
-  );
-  const goodLow = $derived(s.x(result.band.good_low));
-  const goodHigh = $derived(s.x(result.band.good_high));
+  // Plain numbers, so that while a hand drags only the marks are drawn anew: the band rarely changes.
+  const hard_low = $derived(result.band.hard_low);
+  const good_low = $derived(result.band.good_low);
+  const good_high = $derived(result.band.good_high);
+  const hard_high = $derived(result.band.hard_high);
+  const marks = $derived([e.typical, e.low, e.high, other?.estimate.typical]);
+  const from = $derived(reachOf(result.band, metric, marks).from);
+  const to = $derived(reachOf(result.band, metric, marks).to);
+  const s = $derived(sieveScale({ hard_low, good_low, good_high, hard_high }, metric, from, to, width));
+  const goodLow = $derived(s.x(good_low));
+  const goodHigh = $derived(s.x(good_high));
   const ends = $derived(
-    [result.band.good_low, result.band.good_high].filter(
-      (v) => v > metric.lowest && v < (metric.highest ?? Infinity)
-    )
+    [good_low, good_high].filter((v) => v > metric.lowest && v < (metric.highest ?? Infinity))
   );
   const plain = (v: number): string => figure(v, Number.isInteger(v) ? 0 : Number.isInteger(v * 10) ? 1 : 2);
 </script>
 
 <div class="line" bind:clientWidth={width}>
   <svg {width} height={HEIGHT} viewBox="0 0 {width} {HEIGHT}" aria-hidden="true">
-    <defs>
-      <pattern id="mesh" width="6" height="6" patternUnits="userSpaceOnUse">
-        <path class="mesh" d="M0 0L6 6M6 0L0 6" />
-      </pattern>
-    </defs>
     {#if goodLow > 1}<rect x="1" y={MIDDLE - 11} width={goodLow - 1} height="22" fill="url(#mesh)" />{/if}
     {#if goodHigh < width - 1}
       <rect x={goodHigh} y={MIDDLE - 11} width={width - 1 - goodHigh} height="22" fill="url(#mesh)" />
@@ -73,12 +72,6 @@
   svg {
     display: block;
     overflow: visible;
-  }
-
-  .mesh {
-    fill: none;
-    stroke: var(--mesh);
-    stroke-width: 0.8;
   }
 
   .open {

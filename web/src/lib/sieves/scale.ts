@@ -16,23 +16,38 @@ export interface SieveScale {
   wallHigh: boolean;
 }
 
+/** What is possible for a metric; null: no upper end. */
+export interface Possible {
+  lowest: number;
+  highest: number | null;
+}
+
 const ROOM = 0.06;
 
+/** Returns what the line has to span: the hard limits, and every one of `marks` that lies outside them. */
+export function reachOf(
+  band: Limits,
+  possible: Possible,
+  marks: readonly (number | null | undefined)[]
+): { from: number; to: number } {
+  const known = marks.filter((m): m is number => typeof m === 'number' && Number.isFinite(m));
+  const from = Math.min(band.hard_low ?? possible.lowest, ...known);
+  const to = Math.max(band.hard_high ?? band.good_high * 1.5, ...known);
+  return { from, to };
+}
+
 /**
- * Returns the scale for a band on `width` px. It spans the hard limits, and every one of `marks` that lies outside
- * them; a limit at the end of what is possible (`lowest`, `highest`) is no wall.
+ * Returns the scale for a band on `width` px, from `from` to `to`; a limit at the end of what is possible is no wall.
  */
 export function sieveScale(
   band: Limits,
-  possible: { lowest: number; highest: number | null },
-  marks: readonly (number | null | undefined)[],
+  possible: Possible,
+  from: number,
+  to: number,
   width: number
 ): SieveScale {
-  const known = marks.filter((m): m is number => typeof m === 'number' && Number.isFinite(m));
   const low = band.hard_low ?? possible.lowest;
-  const high = band.hard_high ?? Math.max(band.good_high * 1.5, ...known);
-  const from = Math.min(low, ...known);
-  const to = Math.max(high, ...known);
+  const high = band.hard_high ?? to;
   const room = (to - from) * ROOM;
   const wallLow = low > possible.lowest;
   const wallHigh = band.hard_high !== null && (possible.highest === null || high < possible.highest);

@@ -1,0 +1,40 @@
+"""Timing helpers shared by the benchmarks: medians and percentiles, interleaved so that both sides share the noise."""
+
+from __future__ import annotations
+
+import time
+from collections.abc import Callable
+
+
+def percentile(values: list[float], share: float) -> float:
+    """Return the value below which `share` (0–1) of the values lie."""
+    ordered = sorted(values)
+    return ordered[min(len(ordered) - 1, int(len(ordered) * share))]
+
+
+def timed(work: Callable[[], object]) -> float:
+    """Return how long one call takes, in s."""
+    start = time.perf_counter()
+    work()
+    return time.perf_counter() - start
+
+
+def interleaved(
+    first: Callable[[], object], second: Callable[[], object], rounds: int
+) -> tuple[list[float], list[float]]:
+    """Return the times of both, called in turn, so that what slows one slows the other too (s)."""
+    one, two = [], []
+    for _ in range(rounds):
+        one.append(timed(first))
+        two.append(timed(second))
+    return one, two
+
+
+def in_blocks(*works: Callable[[], object], rounds: int = 60, calls: int = 50) -> list[list[float]]:
+    """Return for each work the time of one call (s), a value a block; blocks take turns, each warmed by its first call."""
+    times: list[list[float]] = [[] for _ in works]
+    for _ in range(rounds):
+        for work, found in zip(works, times, strict=True):
+            work()
+            found.append(timed(lambda work=work: [work() for _ in range(calls)]) / calls)
+    return times
