@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import logging
 import threading
 from collections.abc import Iterator
 from datetime import UTC, datetime
@@ -17,6 +18,7 @@ from fallow_sieve.api.app import create_app
 FLAGS = "--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync"
 AXE = Path(__file__).parents[2] / "web/node_modules/axe-core/axe.min.js"
 expect.set_options(timeout=8000)
+logging.getLogger("werkzeug").setLevel(logging.ERROR)
 
 
 @pytest.fixture(scope="session")

@@ -218,6 +218,21 @@ def test_a_sieve_opens_to_how_it_is_worked_out_with_a_way_to_the_method(bench):
     expect(bench.page.get_by_role("heading", name="Sums over the parts")).to_be_in_viewport()
 
 
+@pytest.mark.parametrize("open_up", ["sieve", "bag", "revisions"])
+def test_a_page_that_lies_still_asks_for_nothing(bench, open_up):
+    bench.open()
+    if open_up == "sieve":
+        bench.sieve("fibre_pct").get_by_role("button").first.click()
+    else:
+        bench.page.get_by_role("tab", name={"bag": "The bag", "revisions": "Revisions"}[open_up]).click()
+    bench.page.wait_for_load_state("networkidle")
+    bench.page.wait_for_timeout(500)
+    asked: list[str] = []
+    bench.page.on("request", lambda r: asked.append(r.url))
+    bench.page.wait_for_timeout(800)
+    assert asked == []
+
+
 def test_a_revision_stands_beside_the_column_as_a_ghost_with_hairlines(bench):
     bench.open()
     expect(bench.page.locator("svg .ghost")).to_have_count(1)

@@ -135,7 +135,7 @@ def test_a_blend_is_put_away_and_taken_up_again(page):
     page.goto("/#/blends")
     page.get_by_role("button", name="put away Viaduct plain").click()
     expect(page.locator("a.blend")).to_have_count(7)
-    page.get_by_role("button", name="Put away", exact=True).click()
+    page.get_by_role("button", name="Show those put away").click()
     page.get_by_role("button", name="take up again Viaduct plain").click()
     expect(page.get_by_text("Viaduct plain is back.")).to_be_visible()
 

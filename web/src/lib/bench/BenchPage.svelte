@@ -1,9 +1,10 @@
 <!-- The bench: the column on the left, what holds it on the right, the bag line at the foot. -->
 <script lang="ts">
-  import { onDestroy, untrack } from 'svelte';
+  import { onDestroy } from 'svelte';
   import { api, ask, wordsOf } from '../api/client';
   import { current } from '../frame/current.svelte';
   import { undoing } from '../frame/undo.svelte';
+  import { loadOn } from '../ui/loading.svelte';
   import Trouble from '../ui/Trouble.svelte';
   import { Bench } from './bench.svelte';
   import BenchSheet from './BenchSheet.svelte';
@@ -32,10 +33,7 @@
     }
   }
 
-  $effect(() => {
-    const id = params.id;
-    untrack(() => void load(id));
-  });
+  loadOn(() => params.id, load);
 
   onDestroy(() => {
     asked++;

@@ -198,7 +198,8 @@
   :global(.tabs.tabs) {
     display: flex;
     gap: 1.25rem;
-    margin-top: 0.15rem;
+    margin: 0.15rem 0 0;
+    padding: 0;
     border-bottom: 1px solid var(--hairline);
   }
 

@@ -3,6 +3,7 @@
   import { api, ask, wordsOf, type Part, type Schemas } from '../api/client';
   import { figure, signed } from '../format';
   import { kitchen } from '../kitchen.svelte';
+  import { loadOn } from '../ui/loading.svelte';
 
   interface Props {
     before: readonly Part[];
@@ -21,9 +22,12 @@
     }
   }
 
-  $effect(() => {
-    if (before.length && after.length) void load(before, after);
-  });
+  loadOn(
+    () => ({ from: before, to: after }),
+    async ({ from, to }) => {
+      if (from.length && to.length) await load(from, to);
+    }
+  );
 
   const moved = $derived(
     (found?.metrics ?? []).filter((m) => {

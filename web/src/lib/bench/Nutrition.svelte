@@ -3,6 +3,7 @@
   import { api, ask, wordsOf, type Part, type Schemas } from '../api/client';
   import { figure } from '../format';
   import { kitchen } from '../kitchen.svelte';
+  import { loadOn } from '../ui/loading.svelte';
 
   const { parts }: { parts: readonly Part[] } = $props();
   type Column = Schemas['NutritionColumn'];
@@ -23,11 +24,7 @@
     }
   }
 
-  $effect(() => {
-    const now = parts;
-    const timer = setTimeout(() => void load(now), columns.length ? 150 : 0);
-    return () => clearTimeout(timer);
-  });
+  loadOn(() => parts, load);
 
   function places(value: number, unit: string): number {
     if (unit === 'kJ' || unit === 'kcal') return 0;

@@ -60,7 +60,7 @@
     const body = { name, use, brief_id, archived: !archived };
     try {
       await ask(api.PUT('/api/v1/blends/{blend_id}', { params, body }));
-      notices.say(archived ? `${name} is back.` : `${name} is put away. It stays under “Put away”.`);
+      notices.say(archived ? `${name} is back.` : `${name} is put away. It stays among those put away.`);
       await load();
     } catch (error) {
       notices.say(wordsOf(error), true);
@@ -116,7 +116,7 @@
         onclick={() => {
           away = !away;
           void load();
-        }}>{away ? 'Back to the blends at work' : 'Put away'}</button
+        }}>{away ? 'Back to the blends at work' : 'Show those put away'}</button
       >
     </p>
   </div>

@@ -5,6 +5,7 @@
   import { spaced } from '../format';
   import { kitchen } from '../kitchen.svelte';
   import { notices } from '../ui/notices.svelte';
+  import { loadOn } from '../ui/loading.svelte';
   import Trouble from '../ui/Trouble.svelte';
   import { BriefDraft } from './brief.svelte';
   import Exclude from './Exclude.svelte';
@@ -32,9 +33,7 @@
     }
   }
 
-  $effect(() => {
-    void load(params.id);
-  });
+  loadOn(() => params.id, load);
 
   async function save(event?: Event): Promise<void> {
     event?.preventDefault();

@@ -7,6 +7,7 @@
   import { day, figure, massFigure } from '../format';
   import { kitchen } from '../kitchen.svelte';
   import { standing } from '../sieves/words';
+  import { loadOn } from '../ui/loading.svelte';
   import Trouble from '../ui/Trouble.svelte';
 
   const { params }: { params: { id: string } } = $props();
@@ -39,9 +40,7 @@
     }
   }
 
-  $effect(() => {
-    void load(params.id);
-  });
+  loadOn(() => params.id, load);
 </script>
 
 {#if trouble}

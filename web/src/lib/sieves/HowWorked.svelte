@@ -3,6 +3,7 @@
   import { api, ask, wordsOf, type Part, type Schemas } from '../api/client';
   import { figure } from '../format';
   import { kitchen } from '../kitchen.svelte';
+  import { loadOn } from '../ui/loading.svelte';
 
   interface Props {
     parts: readonly Part[];
@@ -24,11 +25,7 @@
     }
   }
 
-  $effect(() => {
-    const now = parts;
-    const timer = setTimeout(() => void load(now), found ? 150 : 0);
-    return () => clearTimeout(timer);
-  });
+  loadOn(() => parts, load);
 
   function own(term: Schemas['Term']): string {
     if (term.value === null) return 'unknown';
@@ -43,7 +40,7 @@
   {#if found}
     <p>
       {found.formula}.
-      {#if basis}The band is a {basis}.{/if}
+      {#if basis}{basis === 'this brief' ? 'The band is this brief’s own.' : `The band is a ${basis}.`}{/if}
       <a href="#/method/{found.section}">The method</a>
     </p>
     <table>

@@ -1,0 +1,88 @@
+"""Takes the pictures of docs/screenshots from a fresh demo kitchen. Run by `make screenshots`."""
+
+from __future__ import annotations
+
+import logging
+import sys
+import tempfile
+import threading
+from collections.abc import Callable
+from datetime import UTC, datetime
+from pathlib import Path
+from typing import Any
+
+from playwright.sync_api import Browser, Page, sync_playwright
+from werkzeug.serving import make_server
+
+from fallow_sieve.api.app import create_app
+from fallow_sieve.demo.kitchen import fill
+
+FLAGS = "--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync"
+NOW = datetime(2026, 3, 14, 9, 30, tzinfo=UTC)
+logging.getLogger("werkzeug").setLevel(logging.ERROR)
+
+
+def nothing(_page: Page) -> None:
+    """Leave the page as it opens."""
+
+
+def open_sieve(page: Page) -> None:
+    """Open the sieve that holds the blend."""
+    page.get_by_role("button", name="Fibre").click()
+
+
+def open_bag(page: Page) -> None:
+    """Show the whole bag."""
+    page.get_by_role("tab", name="The bag").click()
+
+
+def choose_part(page: Page) -> None:
+    """Choose a part, so that the big buttons show."""
+    page.get_by_role("button", name="Teff flour", exact=True).click()
+
+
+SHOTS: tuple[tuple[str, str, Callable[[Page], None], dict[str, Any]], ...] = (
+    ("briefs", "#/", nothing, {}),
+    ("bench-passing", "#/bench/1", nothing, {}),
+    ("bench-held", "#/bench/5", nothing, {}),
+    ("how-worked", "#/bench/5", open_sieve, {}),
+    ("bag", "#/bench/8", open_bag, {}),
+    ("compare", "#/compare/1", nothing, {}),
+    ("brief", "#/briefs/1", nothing, {}),
+    ("blends", "#/blends", nothing, {}),
+    ("print", "#/print/1", nothing, {}),
+    ("bench-dark", "#/bench/5", nothing, {"color_scheme": "dark"}),
+    ("bench-tablet", "#/bench/1", choose_part, {"viewport": {"width": 1024, "height": 768}, "has_touch": True}),
+    ("bench-phone", "#/bench/1", choose_part, {"viewport": {"width": 390, "height": 844}, "has_touch": True}),
+)
+
+
+def take(browser: Browser, address: str, folder: Path) -> None:
+    """Take every picture into `folder`."""
+    for name, path, act, options in SHOTS:
+        context = browser.new_context(**{"viewport": {"width": 1280, "height": 800}, **options})
+        page = context.new_page()
+        page.goto(f"{address}/{path}")
+        page.wait_for_load_state("networkidle")
+        act(page)
+        page.wait_for_timeout(500)
+        page.screenshot(path=folder / f"{name}.png")
+        context.close()
+
+
+def main(folder: Path) -> None:
+    """Serve a fresh demo kitchen and take the pictures."""
+    folder.mkdir(parents=True, exist_ok=True)
+    with tempfile.TemporaryDirectory() as place, sync_playwright() as p:
+        app = create_app(Path(place) / "demo.db", clock=lambda: NOW)
+        fill(app.extensions["kitchen"], NOW)
+        server = make_server("127.0.0.1", 0, app, threaded=True)
+        threading.Thread(target=server.serve_forever, daemon=True).start()
+        browser = p.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS.split())
+        take(browser, f"http://127.0.0.1:{server.server_port}", folder)
+        browser.close()
+        server.shutdown()
+
+
+if __name__ == "__main__":
+    main(Path(sys.argv[1]))
