@@ -6,20 +6,8 @@ from flask import Blueprint, Response, request
 from sqlmodel import Session
 
 from fallow_sieve.api.http import answer, as_parts, body, if_match, now_text, page, store, today, whole
-from fallow_sieve.api.models import (
-    BlendHead,
-    BlendIn,
-    BlendList,
-    BlendOut,
-    BlendsQuery,
-    DraftIn,
-    DraftOut,
-    DuplicateIn,
-    KeepIn,
-    NewBlendIn,
-    PartOut,
-    RevisionOut,
-)
+from fallow_sieve.api.requests import BlendIn, BlendsQuery, DraftIn, DuplicateIn, KeepIn, NewBlendIn
+from fallow_sieve.api.responses import BlendHead, BlendList, BlendOut, DraftOut, PartOut, RevisionOut
 from fallow_sieve.api.spec import route
 from fallow_sieve.api.summaries import blend_head, blend_summary
 from fallow_sieve.core.blends import Part, check_parts

@@ -5,7 +5,8 @@ from __future__ import annotations
 from flask import Blueprint, Response, request
 
 from fallow_sieve.api.http import answer, body, if_match, now_text, page, store, today
-from fallow_sieve.api.models import BriefIn, BriefList, BriefsQuery, BriefSummary
+from fallow_sieve.api.requests import BriefIn, BriefsQuery
+from fallow_sieve.api.responses import BriefList, BriefSummary
 from fallow_sieve.api.spec import route
 from fallow_sieve.api.summaries import brief_summary, limits_of
 from fallow_sieve.core.shelf import Shelf

@@ -8,13 +8,10 @@ from flask import Blueprint, Response
 from pydantic import TypeAdapter
 
 from fallow_sieve.api.http import answer, answer_core, as_parts, body, store, today
-from fallow_sieve.api.models import (
-    ComposeIn,
-    DifferenceIn,
+from fallow_sieve.api.requests import ComposeIn, DifferenceIn, ExplainIn, JudgeIn
+from fallow_sieve.api.responses import (
     DifferenceOut,
-    ExplainIn,
     ExplanationOut,
-    JudgeIn,
     JudgementOut,
     NutritionColumn,
     NutritionOut,

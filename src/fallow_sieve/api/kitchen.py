@@ -5,7 +5,8 @@ from __future__ import annotations
 from flask import Blueprint, Response, request
 
 from fallow_sieve.api.http import answer, body, if_match, store
-from fallow_sieve.api.models import FoundOut, KitchenOut, SearchOut, SearchQuery, SettingsIn
+from fallow_sieve.api.requests import SearchQuery, SettingsIn
+from fallow_sieve.api.responses import FoundOut, KitchenOut, SearchOut
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.finding import Searchable, find
 from fallow_sieve.reference.uses import rules

@@ -9,8 +9,9 @@ from flask import Blueprint, Response, current_app, request
 
 from fallow_sieve import __version__
 from fallow_sieve.api.http import answer, page, store, today
-from fallow_sieve.api.models import (
-    FindQuery,
+from fallow_sieve.api.openapi import openapi_text
+from fallow_sieve.api.requests import FindQuery
+from fallow_sieve.api.responses import (
     IngredientList,
     IngredientOut,
     LookAlikeOut,
@@ -21,7 +22,6 @@ from fallow_sieve.api.models import (
     ReferenceOut,
     UseOut,
 )
-from fallow_sieve.api.openapi import openapi_text
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.blends import BANDED, METRICS, Metric
 from fallow_sieve.core.briefs import AIMS, spaced

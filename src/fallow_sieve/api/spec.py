@@ -10,7 +10,7 @@ from spectree import Response as Described
 from spectree import SpecTree
 
 from fallow_sieve import __version__
-from fallow_sieve.api.models import Problem
+from fallow_sieve.api.responses import Problem
 
 spec = SpecTree(
     "flask",

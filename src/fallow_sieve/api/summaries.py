@@ -8,7 +8,8 @@ from typing import Any, Literal
 from sqlmodel import Session
 
 from fallow_sieve.api.http import store, today
-from fallow_sieve.api.models import BlendHead, BlendSummary, BriefOut, BriefSummary, LayerOut, LimitsIn
+from fallow_sieve.api.requests import LimitsIn
+from fallow_sieve.api.responses import BlendHead, BlendSummary, BriefOut, BriefSummary, LayerOut
 from fallow_sieve.core.blends import Blend, Part
 from fallow_sieve.core.briefs import BlendState, Limits, progress, wishes
 from fallow_sieve.core.judgements import Judgement, Setting, judge

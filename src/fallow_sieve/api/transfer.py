@@ -8,7 +8,8 @@ from flask import Blueprint, Response, request
 
 from fallow_sieve.api.blends import blend_out
 from fallow_sieve.api.http import answer, now_text, store, today, whole
-from fallow_sieve.api.models import ExportQuery, ImportOut, ImportQuery
+from fallow_sieve.api.requests import ExportQuery, ImportQuery
+from fallow_sieve.api.responses import ImportOut
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.blends import Blend, analyse, check_parts
 from fallow_sieve.core.errors import BadInputError, shown

@@ -67,7 +67,6 @@
   }
 
   b {
-    font-weight: 600;
     font-size: 1rem;
   }
 
@@ -92,10 +91,6 @@
 
   .link {
     flex: none;
-    color: var(--flax);
-    text-decoration: underline;
-    text-underline-offset: 0.15em;
-    cursor: pointer;
   }
 
   @media (max-width: 1100px) {

@@ -86,8 +86,4 @@
     gap: 0.5rem;
     padding: 0.06rem 0;
   }
-
-  b {
-    font-weight: 600;
-  }
 </style>

@@ -184,11 +184,4 @@
     min-height: 24px;
     line-height: 24px;
   }
-
-  .link {
-    color: var(--flax);
-    text-decoration: underline;
-    text-underline-offset: 0.15em;
-    cursor: pointer;
-  }
 </style>

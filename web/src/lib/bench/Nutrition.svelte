@@ -59,7 +59,7 @@
 
 {#if trouble}<p class="held" role="alert">{trouble}</p>{/if}
 {#if columns.length}
-  <table>
+  <table class="lines">
     <caption class="sr-only">Nutrition of the dry mix</caption>
     <thead>
       <tr>
@@ -88,26 +88,6 @@
 
 <style>
   table {
-    width: 100%;
-    border-collapse: collapse;
     font-size: 0.875rem;
-  }
-
-  th,
-  td {
-    padding: 0.13rem 0.75rem 0.13rem 0;
-    border-bottom: 1px solid var(--hairline);
-    font-weight: 400;
-    text-align: left;
-  }
-
-  thead th {
-    color: var(--soft);
-    font-size: var(--small);
-  }
-
-  .num {
-    text-align: right;
-    white-space: nowrap;
   }
 </style>

@@ -91,22 +91,11 @@
     border-bottom: 1px solid var(--hairline);
   }
 
-  b {
-    font-weight: 600;
-  }
-
   .does {
     display: flex;
     flex-wrap: wrap;
     gap: 0.2rem 1.1rem;
     font-size: var(--small);
-  }
-
-  .link {
-    color: var(--flax);
-    text-decoration: underline;
-    text-underline-offset: 0.15em;
-    cursor: pointer;
   }
 
   @media (pointer: coarse) {

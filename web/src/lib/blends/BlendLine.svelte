@@ -77,10 +77,6 @@
     gap: 0.3rem;
   }
 
-  b {
-    font-weight: 600;
-  }
-
   .say {
     display: -webkit-box;
     overflow: hidden;

@@ -74,7 +74,7 @@
   <Trouble say={trouble} again={load} />
 {:else}
   <div class="page">
-    <div class="head">
+    <div class="page-head">
       <h1>{away ? 'Blends put away' : 'Blends'}</h1>
       <button class="action main" onclick={compose}>New blend</button>
       <button class="action" onclick={() => chooser?.click()}>Bring in a file</button>
@@ -123,15 +123,6 @@
 {/if}
 
 <style>
-  .head {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 0.75rem;
-    padding-bottom: 0.5rem;
-    border-bottom: 2px solid var(--ink);
-  }
-
   h1 {
     flex: 1;
   }
@@ -156,12 +147,6 @@
   li .link {
     flex: none;
     padding: 0.5rem 0;
-  }
-
-  .link {
-    color: var(--flax);
-    text-decoration: underline;
-    cursor: pointer;
   }
 
   .wrong {

@@ -45,7 +45,7 @@
   <Trouble say={trouble} again={load} />
 {:else}
   <div class="page">
-    <div class="head">
+    <div class="page-head">
       <h1>{away ? 'Briefs put away' : 'What the work is for'}</h1>
       <span class="soft">{kitchen.settings?.name}</span>
       <a class="action" href="#/briefs/new">New brief</a>
@@ -78,15 +78,7 @@
 {/if}
 
 <style>
-  .head {
-    display: flex;
-    align-items: baseline;
-    gap: 1rem;
-    padding-bottom: 0.5rem;
-    border-bottom: 2px solid var(--ink);
-  }
-
-  .head .action {
+  .page-head .action {
     margin-left: auto;
   }
 
@@ -97,11 +89,5 @@
 
   .first .action {
     margin-top: 1rem;
-  }
-
-  .link {
-    color: var(--flax);
-    text-decoration: underline;
-    cursor: pointer;
   }
 </style>

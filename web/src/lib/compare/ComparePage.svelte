@@ -128,7 +128,7 @@
           Both judged for {kitchen.useName(right.blend.blend.use).toLowerCase()}. Ring: left; filled mark:
           right.
         </p>
-        <table>
+        <table class="lines">
           <thead>
             <tr
               ><th scope="col">Sieve</th><th scope="col"><span class="sr-only">scale</span></th><th
@@ -187,33 +187,6 @@
 
   .names b:last-child {
     text-align: right;
-  }
-
-  b {
-    font-weight: 600;
-  }
-
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
-
-  th,
-  td {
-    padding: 0.1rem 0.5rem 0.1rem 0;
-    border-bottom: 1px solid var(--hairline);
-    font-weight: 400;
-    text-align: left;
-  }
-
-  thead th {
-    color: var(--soft);
-    font-size: var(--small);
-  }
-
-  .num {
-    text-align: right;
-    white-space: nowrap;
   }
 
   .unit {

@@ -64,7 +64,7 @@
     <div class="cols">
       <section>
         <h2>To weigh</h2>
-        <table>
+        <table class="lines">
           <thead
             ><tr
               ><th scope="col">Ingredient</th><th scope="col" class="num">{unit}</th><th
@@ -96,7 +96,7 @@
       </section>
       <section>
         <h2>How it stands</h2>
-        <table>
+        <table class="lines">
           <tbody>
             {#each j.sieves as sieve (sieve.band.metric)}
               {@const m = kitchen.metric(sieve.band.metric)}
@@ -140,23 +140,6 @@
 
   h2 {
     margin: 1rem 0 0.3rem;
-  }
-
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
-
-  th,
-  td {
-    padding: 0.22rem 0.6rem 0.22rem 0;
-    border-bottom: 1px solid var(--hairline);
-    font-weight: 400;
-    text-align: left;
-  }
-
-  .num {
-    text-align: right;
   }
 
   .big {

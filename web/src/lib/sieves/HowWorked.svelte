@@ -43,7 +43,7 @@
       {#if basis}{basis === 'this brief' ? 'The band is this brief’s own.' : `The band is a ${basis}.`}{/if}
       <a href="#/method/{found.section}">The method</a>
     </p>
-    <table>
+    <table class="lines">
       <thead>
         <tr>
           <th scope="col">Ingredient</th>
@@ -62,7 +62,7 @@
             <td class="num">{own(term)}</td>
             <td class="num">{term.gives === null ? '–' : figure(term.gives, Math.max(2, info.decimals))}</td>
             <td class="bar" aria-hidden="true"><i style:width="{(100 * (term.gives ?? 0)) / most}%"></i></td>
-            <td class="soft" title={term.source}>{term.quality}<span class="source">{term.source}</span></td>
+            <td class="soft">{term.quality}<span class="source">{term.source}</span></td>
           </tr>
         {/each}
       </tbody>
@@ -79,30 +79,16 @@
   }
 
   table {
-    width: 100%;
     margin-top: 0.4rem;
-    border-collapse: collapse;
-  }
-
-  th,
-  td {
-    padding: 0.15rem 0.5rem 0.15rem 0;
-    border-bottom: 1px solid var(--hairline);
-    font-weight: 400;
-    text-align: left;
-    vertical-align: top;
   }
 
   thead th {
-    color: var(--soft);
-    font-family: inherit;
     white-space: normal;
     vertical-align: bottom;
   }
 
-  .num {
-    text-align: right;
-    white-space: nowrap;
+  tbody > tr > * {
+    vertical-align: top;
   }
 
   .bar {
@@ -120,9 +106,6 @@
 
   .source {
     display: block;
-    max-width: 8.5rem;
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
+    max-width: 11rem;
   }
 </style>

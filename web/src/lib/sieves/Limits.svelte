@@ -44,8 +44,4 @@
   .label {
     font-weight: 600;
   }
-
-  b {
-    font-weight: 600;
-  }
 </style>
