@@ -24,7 +24,7 @@ export class ProblemError extends Error {
   }
 }
 
-export const api = createClient<paths>({ baseUrl: '' });
+export const api = createClient<paths>({ baseUrl: '', fetch: (request) => fetch(request) });
 
 interface Answer<T> {
   data?: T;
