@@ -8,8 +8,7 @@ WEB_SOURCES := $(shell find web/src web/public docs/method.md -type f 2>/dev/nul
 .PHONY: demo setup dev test lint pytest bench clean lock schemas screenshots
 
 demo: $(STAMPS)/python $(WEB)
-	@$(BIN)/fallow-sieve demo --db demo.db
-	@$(BIN)/fallow-sieve serve --db demo.db
+	@$(BIN)/fallow-sieve serve --demo --db demo.db
 
 setup: $(STAMPS)/python-dev $(WEB)
 	@echo "Ready. Next: make demo"

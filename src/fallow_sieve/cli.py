@@ -113,13 +113,17 @@ def serve(
         "127.0.0.1"
     ),
     port: Annotated[int, typer.Option(min=1, max=65535)] = 8765,
+    with_demo: Annotated[bool, typer.Option("--demo", help="Fill the kitchen with the demo first, if empty.")] = False,
 ) -> None:
     """Serve the application in the browser."""
     from waitress import create_server
 
     from fallow_sieve.api.app import create_app
+    from fallow_sieve.demo.kitchen import fill
 
     application = create_app(_writable(db))
+    if with_demo:
+        fill(application.extensions["kitchen"], datetime.now(UTC))
     try:
         server = create_server(application, host=host, port=port, threads=8)
     except OSError as error:
