@@ -121,7 +121,7 @@ def serve(
     from fallow_sieve.api.app import create_app
     from fallow_sieve.demo.kitchen import fill
 
-    application = create_app(_writable(db))
+    application = create_app(_writable(db), only_this_machine=host in ("127.0.0.1", "localhost", "::1"))
     if with_demo:
         fill(application.extensions["kitchen"], datetime.now(UTC))
     try:

@@ -400,6 +400,14 @@ def test_a_change_from_another_origin_is_refused(client):
     assert form.status_code == 422
 
 
+def test_another_name_that_leads_to_this_machine_is_not_answered(client, demo_db):
+    answer = client.get(f"{API}/briefs", headers={"Host": "elsewhere.example:8765"})
+    assert (answer.status_code, answer.mimetype) == (400, "application/problem+json")
+    assert client.get(f"{API}/briefs", headers={"Host": "127.0.0.1:8765"}).status_code == 200
+    opened = create_app(demo_db, only_this_machine=False).test_client()
+    assert opened.get(f"{API}/briefs", headers={"Host": "kitchen.example"}).status_code == 200
+
+
 def test_without_built_pages_it_says_how_to_build_them(demo_db, tmp_path):
     bare = create_app(demo_db, web_dist=tmp_path / "none").test_client().get("/")
     assert bare.status_code == 503

@@ -16,6 +16,7 @@ from fallow_sieve.store.errors import NotFoundError
 from fallow_sieve.store.kitchen_store import KitchenStore
 
 API = "/api/v1"
+OWN_NAMES = ["localhost", "127.0.0.1", "[::1]"]
 MOST_ID = 2**53  # what JSON numbers hold exactly, and well inside what SQLite does
 
 
@@ -23,9 +24,20 @@ def _clock() -> datetime:
     return datetime.now(UTC)
 
 
-def create_app(database: Path | str, *, clock: Callable[[], datetime] = _clock, web_dist: Path | None = None) -> Flask:
-    """Return the application on the kitchen in `database`, which is made or brought up to date on the way."""
+def create_app(
+    database: Path | str,
+    *,
+    clock: Callable[[], datetime] = _clock,
+    web_dist: Path | None = None,
+    only_this_machine: bool = True,
+) -> Flask:
+    """Return the application on the kitchen in `database`, which is made or brought up to date on the way.
+
+    `only_this_machine` answers to no other host name than this machine's own, so that a page from elsewhere
+    cannot reach the kitchen by a name of its own that leads here.
+    """
     app = Flask(__name__, static_folder=None)
+    app.config["TRUSTED_HOSTS"] = OWN_NAMES if only_this_machine else None
     app.extensions["kitchen"] = KitchenStore(Path(database))
     app.extensions["clock"] = clock
     app.extensions["web_dist"] = web_dist or pages.BUILT

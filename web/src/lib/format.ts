@@ -48,6 +48,11 @@ export function money(value: number | null | undefined, currency: string): strin
   return currency && text !== '–' ? `${text}\u00a0${currency}` : text;
 }
 
+/** Returns a temperature in the kitchen's unit, with the unit. */
+export function temperature(temp_c: number, unit: string): string {
+  return unit === 'f' ? `${figure((temp_c * 9) / 5 + 32, 0)} °F` : `${figure(temp_c, 0)} °C`;
+}
+
 /** Returns a day such as "4 Nov 2026" from ISO 8601 text. */
 export function day(iso: string): string {
   return new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });

@@ -1,7 +1,7 @@
 <!-- All that would go on the bag: cautions first, then binder, colour, keeping and nutrition. -->
 <script lang="ts">
   import type { Judgement, Part } from '../api/client';
-  import { figure } from '../format';
+  import { figure, temperature } from '../format';
   import { kitchen } from '../kitchen.svelte';
   import { restsOn } from './bag';
   import Nutrition from './Nutrition.svelte';
@@ -73,9 +73,8 @@
       <h3>Keeping</h3>
       {#if k.months !== null}
         <p>
-          {figure(k.months, 1)} months at {figure(k.temp_c, 0)} °C, ended by {nameOf(
-            k.ended_by ?? ''
-          ).toLowerCase()}{k.cut_by_date ? ' (the date on its lot)' : ''}.
+          {figure(k.months, 1)} months at {temperature(k.temp_c, kitchen.settings?.temp_unit ?? 'c')}, ended
+          by {nameOf(k.ended_by ?? '').toLowerCase()}{k.cut_by_date ? ' (the date on its lot)' : ''}.
         </p>
       {:else}
         <p>Unknown for {k.unknown_parts.map(nameOf).join(', ')}.</p>

@@ -43,10 +43,14 @@
     );
   });
 
+  function toAdding(): void {
+    document.querySelector<HTMLElement>('[data-add]')?.focus();
+  }
+
   function key(event: KeyboardEvent): void {
     const at = event.target as HTMLElement;
     if (event.ctrlKey || event.metaKey || event.altKey || at.matches('input, textarea, select')) return;
-    if (event.key === 'a') document.querySelector<HTMLElement>('[data-add]')?.focus();
+    if (event.key === 'a') toAdding();
     else if (event.key === 'k' && bench.parts.length && !bench.kept) keeping = true;
     else return;
     event.preventDefault();
@@ -82,6 +86,7 @@
               Start with the flour that should carry the flavour, then a starch, then a binder. Each becomes a
               layer.
             </p>
+            <button class="action main mt-3" onclick={toAdding}>Add a first flour</button>
           </div>
         {/if}
       </div>
@@ -193,38 +198,6 @@
 
   .add {
     padding-top: 0.5rem;
-  }
-
-  :global(.tabs.tabs) {
-    display: flex;
-    gap: 1.25rem;
-    margin: 0.15rem 0 0;
-    padding: 0;
-    border-bottom: 1px solid var(--hairline);
-  }
-
-  :global(.tab) {
-    padding: 0.25rem 0;
-    border-bottom: 3px solid transparent;
-    color: var(--soft);
-    cursor: pointer;
-  }
-
-  :global(.tab.tab:hover) {
-    background: none;
-    color: var(--flax);
-  }
-
-  :global(.tab[data-selected]) {
-    border-bottom-color: var(--flax);
-    color: var(--ink);
-    font-weight: 600;
-  }
-
-  @media (pointer: coarse) {
-    :global(.tab) {
-      min-height: 44px;
-    }
   }
 
   @media (max-width: 860px) {

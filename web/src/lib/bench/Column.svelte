@@ -50,8 +50,9 @@
 >
   {#if !layers.length}
     <rect class="empty" x="0.75" y="0.75" width={plan.width} height={height - 1.5} />
+  {:else}
+    <Layers {pieces} {height} width={plan.width} selected={bench.selected} />
   {/if}
-  <Layers {pieces} {height} width={plan.width} selected={bench.selected} />
   {#if bench.ghost}
     {#each ghost as layer (layer.slug)}
       <line

@@ -113,11 +113,15 @@
   {/if}
 </div>
 <p class="tools small">
-  <a href="#/compare/{bench.blend.id}">Compare</a>
-  <a href="#/print/{bench.blend.id}">Print</a>
-  <button class="link" onclick={() => attempt(duplicate)}>Duplicate</button>
-  <a href="/api/v1/blends/{bench.blend.id}/export?format=json" download>Blend file</a>
-  <a href="/api/v1/blends/{bench.blend.id}/export?format=csv" download>CSV</a>
+  {#if bench.parts.length}
+    <a href="#/compare/{bench.blend.id}">Compare</a>
+    <a href="#/print/{bench.blend.id}">Print</a>
+    <button class="link" onclick={() => attempt(duplicate)}>Duplicate</button>
+    <a href="/api/v1/blends/{bench.blend.id}/export?format=json" download>Blend file</a>
+    <a href="/api/v1/blends/{bench.blend.id}/export?format=csv" download>CSV</a>
+  {:else}
+    <span class="soft">Compare, print and files wait for the first flour.</span>
+  {/if}
 </p>
 
 <style>

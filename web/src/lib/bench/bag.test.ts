@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Judgement, Schemas } from '../api/client';
 import { contains, cost, cup, energy, gluten, keeps, restsOn } from './bag';
 
-const KITCHEN = { currency: 'TL', energy_unit: 'kj' } as Schemas['KitchenOut'];
+const KITCHEN = { currency: 'TL', energy_unit: 'kj', temp_unit: 'c' } as Schemas['KitchenOut'];
 const known = (typical: number | null, pct = 100) => ({
   typical,
   low: typical,
@@ -45,12 +45,13 @@ describe('the bag line', () => {
 
   it('says how long it keeps and at what temperature', () => {
     const keeping = { months: 4.63, months_low: 3, months_high: 4.63, temp_c: 20 };
-    expect(keeps(judged({ keeping }))).toEqual({
+    expect(keeps(judged({ keeping }), KITCHEN)).toEqual({
       label: 'keeps at 20 °C',
       say: '4.6 months',
       also: '3.0–4.6'
     });
-    expect(keeps(judged({ keeping: { ...keeping, months: null } })).say).toBe('unknown');
+    expect(keeps(judged({ keeping: { ...keeping, months: null } }), KITCHEN).say).toBe('unknown');
+    expect(keeps(judged({ keeping }), { ...KITCHEN, temp_unit: 'f' }).label).toBe('keeps at 68 °F');
   });
 
   it('says energy in the unit of the kitchen, as a lower bound where a part has none', () => {

@@ -1,5 +1,5 @@
 import type { Judgement, Schemas } from '../api/client';
-import { figure, money, spaced } from '../format';
+import { figure, money, spaced, temperature } from '../format';
 
 type Settings = Schemas['KitchenOut'];
 
@@ -43,11 +43,15 @@ export function gluten(j: Judgement): BagItem {
   return { label: 'gluten', say: `up to ${known} mg/kg`, also: 'declared or tested' };
 }
 
-export function keeps(j: Judgement): BagItem {
+export function keeps(j: Judgement, s: Settings): BagItem {
   const k = j.keeping;
   if (k.months === null) return { label: 'keeps', say: 'unknown', also: '' };
   const range = `${figure(k.months_low, 1)}–${figure(k.months_high, 1)}`;
-  return { label: `keeps at ${figure(k.temp_c, 0)} °C`, say: `${figure(k.months, 1)} months`, also: range };
+  return {
+    label: `keeps at ${temperature(k.temp_c, s.temp_unit)}`,
+    say: `${figure(k.months, 1)} months`,
+    also: range
+  };
 }
 
 export function energy(j: Judgement, s: Settings): BagItem {
@@ -68,5 +72,5 @@ export function restsOn(j: Judgement): string {
 }
 
 export function bagItems(j: Judgement, s: Settings): BagItem[] {
-  return [cost(j, s), cup(j), contains(j), gluten(j), keeps(j), energy(j, s)];
+  return [cost(j, s), cup(j), contains(j), gluten(j), keeps(j, s), energy(j, s)];
 }

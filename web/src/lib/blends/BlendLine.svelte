@@ -20,6 +20,9 @@
     unjudged: { status: 'unknown', word: 'not judged' }
   };
   const state = $derived(STATES[blend.state]);
+  const price = $derived(
+    blend.cost_per_kg === null ? '' : `${money(blend.cost_per_kg, kitchen.settings?.currency ?? '')} per kg`
+  );
   const kept = $derived(
     blend.revisions === 0
       ? 'not kept yet'
@@ -39,9 +42,7 @@
       {#if blend.score !== null}<span class="soft small">fit {figure(blend.score, 0)}</span>{/if}
     </span>
     <span class="small soft say">{blend.say}</span>
-    <span class="small soft"
-      >{money(blend.cost_per_kg, kitchen.settings?.currency ?? '')} per kg · {kept}</span
-    >
+    <span class="small soft">{[price, kept].filter(Boolean).join(' · ')}</span>
   </span>
 </a>
 

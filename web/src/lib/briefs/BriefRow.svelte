@@ -2,14 +2,16 @@
 <script lang="ts">
   import type { BriefSummary } from '../api/client';
   import BlendLine from '../blends/BlendLine.svelte';
+  import { kitchen } from '../kitchen.svelte';
 
   interface Props {
     brief: BriefSummary;
     oncompose: (brief: BriefSummary) => void;
   }
   const { brief, oncompose }: Props = $props();
+  const aim = $derived(kitchen.reference?.aims.find((a) => a.name === brief.brief.aim)?.label ?? '');
   const about = $derived(
-    [brief.use_name, brief.brief.eaters && `for ${brief.brief.eaters}`].filter(Boolean).join(', ')
+    [brief.use_name, brief.brief.eaters && `for ${brief.brief.eaters}`, aim].filter(Boolean).join(', ')
   );
   const href = $derived(
     brief.next_action === 'print' ? `#/print/${brief.next_blend}` : `#/bench/${brief.next_blend}`

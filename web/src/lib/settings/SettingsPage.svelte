@@ -1,6 +1,7 @@
 <!-- The kitchen's settings: whose cups, which units, what currency. -->
 <script lang="ts">
   import { wordsOf, type Schemas } from '../api/client';
+  import { figure } from '../format';
   import { kitchen } from '../kitchen.svelte';
 
   type Settings = Schemas['SettingsIn'];
@@ -41,26 +42,6 @@
         ['us', 'US, 236.6 mL'],
         ['imperial', 'Imperial, 284 mL']
       ]
-    },
-    {
-      key: 'tablespoon',
-      label: 'A tablespoon is',
-      options: [
-        ['metric', '15 mL'],
-        ['us', '14.8 mL'],
-        ['imperial', '17.8 mL'],
-        ['australian', '20 mL']
-      ]
-    },
-    {
-      key: 'binder_school',
-      label: 'Binders, by school',
-      options: [
-        ['by-moisture', 'psyllium for wet and yeasted, gum for dry'],
-        ['gum', 'a gum in everything'],
-        ['psyllium', 'psyllium in everything'],
-        ['none', 'no gums or husks']
-      ]
     }
   ];
 
@@ -75,11 +56,19 @@
     }
   }
 
-  function number(key: 'store_temp_c' | 'serving_g', text: string): void {
+  function number(
+    key: 'store_temp_c' | 'serving_g',
+    text: string,
+    inside = (shown: number): number => shown
+  ): void {
     const value = Number(text.replace(',', '.'));
-    if (text.trim() && Number.isFinite(value)) void set(key, value);
+    if (text.trim() && Number.isFinite(value)) void set(key, inside(value));
     else wrong = `“${text}” is not a number.`;
   }
+
+  const fahrenheit = $derived(s?.temp_unit === 'f');
+  const storeTemp = $derived(fahrenheit ? ((s?.store_temp_c ?? 0) * 9) / 5 + 32 : s?.store_temp_c);
+  const inCelsius = (shown: number): number => (fahrenheit ? ((shown - 32) * 5) / 9 : shown);
 </script>
 
 {#if s}
@@ -136,9 +125,10 @@
           id="temp"
           class="field num short"
           inputmode="decimal"
-          value={s.store_temp_c}
-          onchange={(e) => number('store_temp_c', e.currentTarget.value)}
-        /> °C
+          value={figure(storeTemp, 0)}
+          onchange={(e) => number('store_temp_c', e.currentTarget.value, inCelsius)}
+        />
+        {fahrenheit ? '°F' : '°C'}
       </dd>
     </dl>
     <p role="status" class="passes">{said}</p>

@@ -1,0 +1,68 @@
+"""A database of every released version, filled, comes forward to this one with all that its user put into it."""
+
+from __future__ import annotations
+
+import sqlite3
+from datetime import date
+from pathlib import Path
+
+import pytest
+from alembic.config import Config
+from alembic.script import ScriptDirectory
+
+from fallow_sieve.core.ingredients import Quality
+from fallow_sieve.reference.ingredients import library
+from fallow_sieve.store.blends import get_draft, list_blends, revisions_of
+from fallow_sieve.store.briefs import list_briefs
+from fallow_sieve.store.database import MIGRATIONS
+from fallow_sieve.store.kitchen_store import KitchenStore
+from fallow_sieve.store.kitchens import kitchen_of
+
+RELEASED = sorted(Path(__file__).with_name("released").glob("*.sql"))
+
+
+def versions() -> list[str]:
+    config = Config()
+    config.set_main_option("script_location", str(MIGRATIONS))
+    return sorted(s.revision for s in ScriptDirectory.from_config(config).walk_revisions())
+
+
+def test_there_is_a_filled_database_of_every_version():
+    assert [p.stem for p in RELEASED] == versions()
+
+
+@pytest.fixture(params=RELEASED, ids=lambda p: p.stem)
+def older(request, tmp_path):
+    path = tmp_path / "older.db"
+    with sqlite3.connect(path) as connection:
+        connection.executescript(request.param.read_text(encoding="utf-8"))
+    kitchen = KitchenStore(path)
+    yield kitchen
+    kitchen.close()
+
+
+def test_it_comes_forward_with_its_briefs_blends_and_reasons(older):
+    with older.reading() as session:
+        assert kitchen_of(session).name == "Tarn Line Provisions"
+        assert list_briefs(session)[0].name == "Summit tin loaf"
+        blends = list_blends(session)
+        assert len(blends) == 8
+        assert [r.number for r in revisions_of(session, blends[0].id)] == [1, 2, 3, 4]
+        assert get_draft(session, blends[0].id).based_on == 4
+
+
+def test_its_library_is_brought_up_to_date_and_its_own_numbers_stay(older):
+    with older.reading() as session:
+        shelf = older.shelf(session, date(2026, 3, 14))
+    assert {i.slug for i in shelf.ingredients} == {i.slug for i in library()}
+    protein = shelf["teff-flour"].facts["protein_g"]
+    assert (protein.range.typical, protein.quality) == (13.1, Quality.MEASURED)
+    assert shelf["teff-flour"].facts["fibre_g"].quality is not Quality.MEASURED
+    assert shelf["teff-flour"].price_per_kg == 5.8
+
+
+def test_its_tables_keep_their_promises(older):
+    with older.reading() as session:
+        ask = session.connection().exec_driver_sql
+        assert ask("PRAGMA integrity_check").scalar() == "ok"
+        assert ask("PRAGMA foreign_key_check").all() == []
