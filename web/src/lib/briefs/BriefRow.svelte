@@ -11,7 +11,7 @@
   const { brief, oncompose }: Props = $props();
   const aim = $derived(kitchen.reference?.aims.find((a) => a.name === brief.brief.aim)?.label ?? '');
   const about = $derived(
-    [brief.use_name, brief.brief.eaters && `for ${brief.brief.eaters}`, aim].filter(Boolean).join(', ')
+    [brief.use_name, brief.brief.eaters && `for ${brief.brief.eaters}`].filter(Boolean).join(', ')
   );
   const href = $derived(
     brief.next_action === 'print' ? `#/print/${brief.next_blend}` : `#/bench/${brief.next_blend}`
@@ -22,7 +22,7 @@
   <div class="what">
     <h2 id="brief-{brief.brief.id}"><a href="#/briefs/{brief.brief.id}">{brief.brief.name}</a></h2>
     <p>{about}</p>
-    {#if brief.wishes.length}<p class="soft small">{brief.wishes.join(' · ')}</p>{/if}
+    <p class="soft small">{[aim, ...brief.wishes].filter(Boolean).join(' · ')}</p>
     <p class="state">{brief.say}</p>
     {#if brief.next_action === 'compose'}
       <button class="action main" onclick={() => oncompose(brief)}>{brief.next_step}</button>
