@@ -10,10 +10,15 @@ from pathlib import Path
 import pytest
 from flask import Flask
 from flask.testing import FlaskClient
+from hypothesis import HealthCheck, settings
 
 from fallow_sieve.api.app import create_app
 from fallow_sieve.demo.kitchen import fill
 from fallow_sieve.store.kitchen_store import KitchenStore
+
+# A busy machine must not fail a test: nothing here is about time.
+settings.register_profile("unhurried", deadline=None, suppress_health_check=[HealthCheck.too_slow])
+settings.load_profile("unhurried")
 
 NOW = datetime(2026, 3, 14, 9, 30, tzinfo=UTC)
 

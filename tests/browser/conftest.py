@@ -17,7 +17,8 @@ from fallow_sieve.api.app import create_app
 
 FLAGS = "--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync"
 AXE = Path(__file__).parents[2] / "web/node_modules/axe-core/axe.min.js"
-expect.set_options(timeout=8000)
+PATIENCE_MS = 30_000
+expect.set_options(timeout=PATIENCE_MS)
 logging.getLogger("werkzeug").setLevel(logging.ERROR)
 
 
@@ -63,6 +64,7 @@ def at_home(context: BrowserContext, base_url: str) -> Iterator[None]:
         if message.type == "error" and "Failed to load resource" not in message.text:
             errors.append(message.text)
 
+    context.set_default_timeout(2 * PATIENCE_MS)
     context.on("request", seen)
     context.on("console", said)
     context.on("weberror", lambda e: errors.append(str(e.error)))
