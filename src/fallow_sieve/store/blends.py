@@ -12,6 +12,7 @@ from fallow_sieve.core.blends import Part
 from fallow_sieve.core.errors import BadInputError
 from fallow_sieve.store.errors import NotFoundError, StaleSaveError
 from fallow_sieve.store.tables import BlendRow, DraftRow, RevisionRow
+from fallow_sieve.store.versions import save_versioned
 
 
 def parts_out(parts: Sequence[Part]) -> list[dict[str, Any]]:
@@ -58,13 +59,7 @@ def add_blend(
 def save_blend(session: Session, blend_id: int, values: dict[str, Any], version: int, now: str) -> BlendRow:
     """Save name, use, brief or archived if `version` is current, else raise StaleSaveError."""
     row = get_blend(session, blend_id)
-    if row.version != version:
-        raise StaleSaveError(row.model_dump(), values)
-    for name, value in values.items():
-        setattr(row, name, value)
-    row.version += 1
-    row.updated_at = now
-    session.add(row)
+    save_versioned(session, row, {**values, "updated_at": now}, version)
     return row
 
 
@@ -81,14 +76,7 @@ def save_draft(
 ) -> DraftRow:
     """Save the draft if `version` is current, else raise StaleSaveError with both versions."""
     row = get_draft(session, blend_id)
-    if row.version != version:
-        submitted = {"parts": parts_out(parts), "based_on": based_on}
-        raise StaleSaveError(row.model_dump(), submitted)
-    row.parts = parts_out(parts)
-    row.based_on = based_on
-    row.version += 1
-    row.updated_at = now
-    session.add(row)
+    save_versioned(session, row, {"parts": parts_out(parts), "based_on": based_on, "updated_at": now}, version)
     return row
 
 

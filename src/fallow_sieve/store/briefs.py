@@ -7,8 +7,9 @@ from typing import Any
 
 from sqlmodel import Session, col, select
 
-from fallow_sieve.store.errors import NotFoundError, StaleSaveError
+from fallow_sieve.store.errors import NotFoundError
 from fallow_sieve.store.tables import BriefRow
+from fallow_sieve.store.versions import save_versioned
 
 
 def get_brief(session: Session, brief_id: int) -> BriefRow:
@@ -36,11 +37,5 @@ def add_brief(session: Session, values: dict[str, Any], now: str) -> BriefRow:
 def save_brief(session: Session, brief_id: int, values: dict[str, Any], version: int, now: str) -> BriefRow:
     """Save `values` if `version` is current, else raise StaleSaveError; NotFoundError without such a brief."""
     row = get_brief(session, brief_id)
-    if row.version != version:
-        raise StaleSaveError(row.model_dump(), values)
-    for name, value in values.items():
-        setattr(row, name, value)
-    row.version += 1
-    row.updated_at = now
-    session.add(row)
+    save_versioned(session, row, {**values, "updated_at": now}, version)
     return row

@@ -12,8 +12,8 @@ from sqlmodel import Session
 from fallow_sieve.core.ingredients import Ingredient
 from fallow_sieve.reference.ingredients import library
 from fallow_sieve.reference.names import aliases
-from fallow_sieve.store.errors import StaleSaveError
 from fallow_sieve.store.tables import AliasRow, FactRow, IngredientRow, KitchenRow
+from fallow_sieve.store.versions import save_versioned
 
 
 def kitchen_of(session: Session) -> KitchenRow:
@@ -29,12 +29,7 @@ def kitchen_of(session: Session) -> KitchenRow:
 def save_settings(session: Session, changes: dict[str, Any], version: int) -> KitchenRow:
     """Save `changes` to the settings if `version` is current, else raise StaleSaveError."""
     row = kitchen_of(session)
-    if row.version != version:
-        raise StaleSaveError(row.model_dump(), changes)
-    for name, value in changes.items():
-        setattr(row, name, value)
-    row.version += 1
-    session.add(row)
+    save_versioned(session, row, changes, version)
     return row
 
 
