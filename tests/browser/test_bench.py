@@ -226,7 +226,7 @@ def test_a_page_that_lies_still_asks_for_nothing(bench, open_up):
     else:
         bench.page.get_by_role("tab", name={"bag": "The bag", "revisions": "Revisions"}[open_up]).click()
     bench.page.wait_for_load_state("networkidle")
-    bench.page.wait_for_timeout(500)
+    bench.page.wait_for_timeout(1500)
     asked: list[str] = []
     bench.page.on("request", lambda r: asked.append(r.url))
     bench.page.wait_for_timeout(800)

@@ -33,7 +33,7 @@ class RealServer:
     def start(self) -> None:
         command = [sys.executable, "-m", "fallow_sieve", "serve", "--db", str(self.db), "--port", str(self.port)]
         self.process = subprocess.Popen(command, stderr=subprocess.DEVNULL)
-        for _ in range(200):
+        for _ in range(600):
             try:
                 urllib.request.urlopen(f"{self.url}/api/v1/ping").close()
                 return
@@ -96,7 +96,7 @@ def test_a_page_left_at_once_after_an_edit_is_saved(bench, real):
     bench.open()
     bench.type_in(bench.mass("teff-flour"), "171")
     bench.page.goto("about:blank")
-    for _ in range(40):
+    for _ in range(300):
         if real.draft()["teff-flour"] == 171:
             break
         time.sleep(0.05)
