@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from fallow_sieve.core.blends import PartShare
 from fallow_sieve.core.briefs import spaced
 from fallow_sieve.core.gluten import GlutenEstimate
-from fallow_sieve.core.ingredients import Ingredient, Role
+from fallow_sieve.core.ingredients import Ingredient
 from fallow_sieve.core.shelf import Shelf
 
 RICE_HEAVY_PCT = 50.0
@@ -120,8 +120,3 @@ def contains_line(parts: Sequence[PartShare], shelf: Shelf) -> tuple[str, ...]:
     by_mass = sorted(parts, key=lambda p: -p.mass_g)
     names = [n for p in by_mass for n in (*shelf[p.ingredient].allergens, *shelf[p.ingredient].watch)]
     return tuple(dict.fromkeys(n for n in names if n not in {"gum", "animal"}))
-
-
-def binder_parts(parts: Sequence[PartShare]) -> tuple[PartShare, ...]:
-    """Return the parts that are binders."""
-    return tuple(p for p in parts if p.role is Role.BINDER)

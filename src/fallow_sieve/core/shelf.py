@@ -14,7 +14,7 @@ from numpy.typing import NDArray
 
 from fallow_sieve.core.errors import BadInputError, UnknownNameError
 from fallow_sieve.core.estimates import Range
-from fallow_sieve.core.ingredients import PROPERTIES, Fact, Ingredient, Quality, Role, with_derived
+from fallow_sieve.core.ingredients import PROPERTIES, Fact, Ingredient, Quality, with_derived
 from fallow_sieve.core.nutrients import NUTRIENTS
 
 FloatArray = NDArray[np.float64]
@@ -122,9 +122,3 @@ def available_range(item: Ingredient) -> Range | None:
 def _quality_shares(item: Ingredient) -> list[float]:
     facts: list[Fact] = [item.facts[n] for n in JUDGED_FIELDS if n in item.facts]
     return [sum(f.quality is q for f in facts) / len(JUDGED_FIELDS) for q in QUALITIES]
-
-
-def roles_present(shelf: Shelf) -> tuple[Role, ...]:
-    """Return the roles that stand on the shelf, in the order of the column from base to top."""
-    present = {i.role for i in shelf.ingredients}
-    return tuple(r for r in Role if r in present)

@@ -45,6 +45,20 @@ export async function ask<T>(call: Promise<Answer<T>>): Promise<{ data: T; versi
   return { data, version: response.headers.get('ETag') ?? '' };
 }
 
+/** Returns the items of every page of a list, fetched one page after the other. */
+export async function allPages<T>(
+  page: (cursor: number) => Promise<{ data: { items: T[]; next: string | null } }>
+): Promise<T[]> {
+  const found: T[] = [];
+  let cursor = 0;
+  do {
+    const { data } = await page(cursor);
+    found.push(...data.items);
+    cursor = Number(data.next ?? 0);
+  } while (cursor);
+  return found;
+}
+
 /** Returns a ProblemError from the body of an answer that is one. */
 export function asProblem(body: unknown, status: number): ProblemError {
   const given = (typeof body === 'object' && body !== null ? body : {}) as Partial<Schemas['Problem']>;

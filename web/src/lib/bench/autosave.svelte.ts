@@ -40,15 +40,16 @@ export class Autosave {
     return this.#version;
   }
 
-  /** Returns what this browser holds that was never saved, if it is newer than the server's draft. */
+  /** Returns what this browser holds that was never saved; a conflict where the server holds another version. */
   unsaved(): Working | null {
     const text = localStorage.getItem(this.#key);
     if (!text) return null;
     try {
       const kept = JSON.parse(text) as Kept;
-      if (kept.version > this.#version) return null;
-      if (kept.version < this.#version) {
+      if (kept.version !== this.#version) {
         this.#pending = kept;
+        // Still based on what it was based on, so that it stays a conflict after another reload too.
+        this.#version = kept.version;
         this.state = 'conflict';
       }
       return kept;

@@ -170,6 +170,23 @@ describe('what a tab left behind', () => {
     expect(later.state).toBe('conflict');
   });
 
+  it('stays a conflict after further changes and another reload, so that theirs is never overwritten unseen', () => {
+    new Autosave(1, server.held).note(working(130));
+    const second = new Autosave(1, draft(200, 7));
+    second.unsaved();
+    second.note(working(131));
+    const third = new Autosave(1, draft(200, 7));
+    expect(third.unsaved()?.parts[0]?.mass_g).toBe(131);
+    expect(third.state).toBe('conflict');
+  });
+
+  it('is a conflict too when the server went back to an older state, from a backup', () => {
+    new Autosave(1, draft(120, 9)).note(working(130));
+    const later = new Autosave(1, draft(100, 4));
+    expect(later.unsaved()?.parts[0]?.mass_g).toBe(130);
+    expect(later.state).toBe('conflict');
+  });
+
   it('is thrown away when it cannot be read', () => {
     localStorage.setItem('fallow-sieve.draft.1', '{broken');
     expect(new Autosave(1, server.held).unsaved()).toBeNull();

@@ -2,7 +2,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { push } from 'svelte-spa-router';
-  import { api, ask, wordsOf, type BlendSummary } from '../api/client';
+  import { allPages, api, ask, wordsOf, type BlendSummary } from '../api/client';
   import { notices } from '../ui/notices.svelte';
   import Trouble from '../ui/Trouble.svelte';
   import BlendLine from './BlendLine.svelte';
@@ -17,15 +17,10 @@
   async function load(): Promise<void> {
     trouble = '';
     try {
-      const found: BlendSummary[] = [];
-      let cursor = 0;
-      do {
-        const query = { cursor, limit: 100, archived: away ? ('1' as const) : ('0' as const) };
-        const { data } = await ask(api.GET('/api/v1/blends', { params: { query } }));
-        found.push(...data.items);
-        cursor = Number(data.next ?? 0);
-      } while (cursor);
-      blends = found;
+      const archived = away ? '1' : '0';
+      blends = await allPages((cursor) =>
+        ask(api.GET('/api/v1/blends', { params: { query: { cursor, limit: 100, archived } } }))
+      );
     } catch (error) {
       trouble = wordsOf(error);
     }

@@ -1,7 +1,7 @@
 <!-- The front page: each brief with its state and next step. -->
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { api, ask, wordsOf, type BriefSummary } from '../api/client';
+  import { allPages, api, ask, wordsOf, type BriefSummary } from '../api/client';
   import { composeNew } from '../blends/making';
   import { kitchen } from '../kitchen.svelte';
   import { notices } from '../ui/notices.svelte';
@@ -16,14 +16,9 @@
     trouble = '';
     const archived = away ? '1' : '0';
     try {
-      let cursor = 0;
-      const found: BriefSummary[] = [];
-      do {
-        const { data } = await ask(api.GET('/api/v1/briefs', { params: { query: { archived, cursor } } }));
-        found.push(...data.items);
-        cursor = Number(data.next ?? 0);
-      } while (cursor);
-      briefs = found;
+      briefs = await allPages((cursor) =>
+        ask(api.GET('/api/v1/briefs', { params: { query: { archived, cursor } } }))
+      );
     } catch (error) {
       trouble = wordsOf(error);
     }

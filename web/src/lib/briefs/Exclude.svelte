@@ -2,7 +2,7 @@
 <script lang="ts">
   import { X } from '@lucide/svelte';
   import { onMount } from 'svelte';
-  import { api, ask, wordsOf, type Ingredient } from '../api/client';
+  import { allPages, api, ask, wordsOf, type Ingredient } from '../api/client';
   import type { BriefDraft } from './brief.svelte';
 
   const { draft }: { draft: BriefDraft } = $props();
@@ -12,14 +12,9 @@
 
   onMount(async () => {
     try {
-      let cursor = 0;
-      do {
-        const { data } = await ask(
-          api.GET('/api/v1/ingredients', { params: { query: { limit: 100, cursor } } })
-        );
-        all = [...all, ...data.items];
-        cursor = Number(data.next ?? 0);
-      } while (cursor);
+      all = await allPages((cursor) =>
+        ask(api.GET('/api/v1/ingredients', { params: { query: { limit: 100, cursor } } }))
+      );
     } catch (error) {
       trouble = wordsOf(error);
     }
