@@ -38,9 +38,10 @@ from fallow_sieve.store.blends import (  # fmt: skip
 from fallow_sieve.store.briefs import add_brief, get_brief, list_briefs, save_brief
 from fallow_sieve.store.database import backup, open_engine
 from fallow_sieve.store.errors import NotFoundError, StaleSaveError, UnusableError
+from fallow_sieve.store.ingredients import add_own_ingredients
 from fallow_sieve.store.kitchen_store import KitchenStore
-from fallow_sieve.store.shelves import add_own_ingredients, own_slugs
-from fallow_sieve.store.tables import FactRow, IngredientRow, LotRow
+from fallow_sieve.store.numbers import put_numbers
+from fallow_sieve.store.tables import IngredientRow, LotRow, NumbersRow
 
 NOW = "2026-03-14T09:30:00Z"
 PARTS = (Part("sorghum-flour", 300.0), Part("potato-starch", 200.0, locked=True))
@@ -77,10 +78,9 @@ def test_the_migrations_make_exactly_the_tables_of_the_code(store):
         assert compare_metadata(context, SQLModel.metadata) == []
 
 
-def test_a_fact_of_an_unknown_ingredient_is_refused(store):
-    fact = FactRow(ingredient="nobody", layer="own", field="protein_g", low=1, typical=1, high=1, quality="label", source="")  # fmt: skip
+def test_numbers_of_an_unknown_ingredient_is_refused(store):
     with pytest.raises(IntegrityError), store.writing() as session:
-        session.add(fact)
+        session.add(NumbersRow(ingredient="nobody", layer="own", facts={}))
 
 
 def test_a_draft_is_saved_with_its_locks_and_comes_back(store):
@@ -187,7 +187,8 @@ def lot(**more) -> LotRow:
 def shelf_with(store: KitchenStore, *lots: LotRow):
     with store.writing() as session:
         session.add_all(lots)
-        kitchens.touch_shelf(session)
+        session.flush()
+        kitchens.touch_shelf(session, ["teff-flour"])
     with store.reading() as session:
         return store.shelf(session, TODAY)["teff-flour"]
 
@@ -214,16 +215,14 @@ def test_own_ingredients_join_the_shelf_once(store):
     with store.writing() as session:
         assert add_own_ingredients(session, [MINE]) == (["my-teff"], [])
         assert add_own_ingredients(session, [MINE]) == ([], ["my-teff"])
-        assert own_slugs(session) == {"my-teff"}
     with store.reading() as session:
         mine = store.shelf(session, TODAY)["my-teff"]
-    assert (mine.facts["protein_g"].range.typical, mine.price_per_kg) == (13.0, 7.0)
+    assert (mine.facts["protein_g"].range.typical, mine.price_per_kg, mine.own) == (13.0, 7.0, True)
 
 
 def test_refreshing_the_library_leaves_what_the_user_changed(store, monkeypatch):
-    own = FactRow(ingredient="teff-flour", layer="own", field="protein_g", low=14, typical=14, high=14, quality="measured", source="our test")  # fmt: skip
     with store.writing() as session:
-        session.add(own)
+        put_numbers(session, "teff-flour", {"protein_g": Fact(exactly(14.0), Quality.MEASURED, "our test")})
         add_own_ingredients(session, [MINE])
     monkeypatch.setattr(kitchens, "library_version", lambda: "a newer one")
     with store.writing() as session:
@@ -242,7 +241,7 @@ def test_the_shelf_is_read_anew_only_when_something_on_it_changed(store):
         first = store.shelf(session, TODAY)
         assert store.shelf(session, TODAY) is first
     with store.writing() as session:
-        kitchens.touch_shelf(session)
+        kitchens.touch_shelf(session, ["teff-flour"])
     assert store.shelf_now(store.standing(), TODAY) is not first
 
 

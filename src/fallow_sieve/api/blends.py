@@ -9,7 +9,7 @@ from fallow_sieve.api.http import answer, as_parts, body, if_match, now_text, pa
 from fallow_sieve.api.requests import BlendIn, BlendsQuery, DraftIn, DuplicateIn, KeepIn, NewBlendIn
 from fallow_sieve.api.responses import BlendHead, BlendList, BlendOut, DraftOut, PartOut, RevisionOut
 from fallow_sieve.api.spec import route
-from fallow_sieve.api.summaries import blend_head, blend_summary
+from fallow_sieve.api.summaries import blend_head, blend_summary, part_out
 from fallow_sieve.core.blends import Part, check_parts
 from fallow_sieve.core.uses import rule_of_use
 from fallow_sieve.reference.uses import rules
@@ -161,4 +161,4 @@ def _revision(row: RevisionRow) -> RevisionOut:
 
 
 def _parts(records: list[dict[str, object]]) -> list[PartOut]:
-    return [PartOut(ingredient=p.ingredient, mass_g=p.mass_g, locked=p.locked) for p in parts_in(records)]
+    return [part_out(p) for p in parts_in(records)]

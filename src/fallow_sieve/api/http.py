@@ -94,4 +94,4 @@ def page() -> tuple[int, int]:
 
 def as_parts(given: Any) -> tuple[Part, ...]:
     """Return parts of a request as parts of the core."""
-    return tuple(Part(p.ingredient, p.mass_g, p.locked) for p in given)
+    return tuple(Part(p.ingredient, p.mass_g, p.locked, p.lot_id) for p in given)

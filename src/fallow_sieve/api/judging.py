@@ -15,11 +15,10 @@ from fallow_sieve.api.responses import (
     JudgementOut,
     NutritionColumn,
     NutritionOut,
-    PartOut,
     PartsOut,
 )
 from fallow_sieve.api.spec import route
-from fallow_sieve.api.summaries import judge_parts
+from fallow_sieve.api.summaries import judge_parts, part_out
 from fallow_sieve.core.blends import Blend, Part, analyse
 from fallow_sieve.core.comparison import of_mix
 from fallow_sieve.core.composing import add_part, scale_to, set_flour_share
@@ -111,4 +110,4 @@ def nutrition() -> Response:
 
 
 def _parts(parts: tuple[Part, ...]) -> Response:
-    return answer(PartsOut(parts=[PartOut(ingredient=p.ingredient, mass_g=p.mass_g, locked=p.locked) for p in parts]))
+    return answer(PartsOut(parts=[part_out(p) for p in parts]))

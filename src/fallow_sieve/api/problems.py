@@ -10,11 +10,12 @@ from sqlalchemy.exc import DBAPIError
 from werkzeug.exceptions import HTTPException
 
 from fallow_sieve.core.errors import BadInputError, FallowSieveError
-from fallow_sieve.store.errors import NotFoundError, StaleSaveError
+from fallow_sieve.store.errors import InUseError, NotFoundError, StaleSaveError
 
 _STATUS: tuple[tuple[type[FallowSieveError], int, str], ...] = (
     (StaleSaveError, 412, "Saved by someone else in between"),
     (NotFoundError, 404, "Not found"),
+    (InUseError, 409, "Still in use"),
     (BadInputError, 422, "This cannot be used"),
 )
 

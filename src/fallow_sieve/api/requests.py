@@ -25,11 +25,12 @@ class In(BaseModel):
 
 
 class PartIn(In):
-    """One part of a blend on the bench."""
+    """One part of a blend on the bench; with `lot_id` it draws on that lot."""
 
     ingredient: Slug
     mass_g: float = Field(gt=0, le=MAX_MASS_G)
     locked: bool = False
+    lot_id: RowId | None = None
 
 
 Parts = Annotated[list[PartIn], Field(max_length=MAX_PARTS)]

@@ -37,6 +37,7 @@ class PartOut(Out):
     ingredient: str
     mass_g: float
     locked: bool
+    lot_id: int | None
 
 
 class PartsOut(Out):

@@ -9,7 +9,7 @@ from sqlmodel import Session
 
 from fallow_sieve.api.http import store, today
 from fallow_sieve.api.requests import LimitsIn
-from fallow_sieve.api.responses import BlendHead, BlendSummary, BriefOut, BriefSummary, LayerOut
+from fallow_sieve.api.responses import BlendHead, BlendSummary, BriefOut, BriefSummary, LayerOut, PartOut
 from fallow_sieve.core.blends import Blend, Part
 from fallow_sieve.core.briefs import BlendState, Limits, progress, wishes
 from fallow_sieve.core.judgements import Judgement, Setting, judge
@@ -44,6 +44,11 @@ def judge_parts(parts: Sequence[Part], use: str | None, brief_id: int | None) ->
     setting = Setting(CupStandard(standing.cup), standing.store_temp_c, standing.currency, limits)
     found = rules().uses.get(use) if use else None
     return judge(Blend(tuple(parts), use=use), store().shelf_now(standing, today()), found, rules(), setting)
+
+
+def part_out(part: Part) -> PartOut:
+    """Return a part as the API gives it."""
+    return PartOut(ingredient=part.ingredient, mass_g=part.mass_g, locked=part.locked, lot_id=part.lot_id)
 
 
 def blend_head(row: BlendRow) -> BlendHead:
@@ -86,8 +91,8 @@ def _is_kept(draft: DraftRow, revisions: Sequence[RevisionRow]) -> bool:
     return any(_bare(r.parts) == _bare(draft.parts) for r in revisions)
 
 
-def _bare(parts: Sequence[dict[str, Any]]) -> list[tuple[str, float]]:
-    return sorted((p["ingredient"], p["mass_g"]) for p in parts)
+def _bare(parts: Sequence[dict[str, Any]]) -> list[tuple[str, float, int]]:
+    return sorted((p["ingredient"], p["mass_g"], p.get("lot_id") or 0) for p in parts)
 
 
 def _state(judgement: Judgement) -> State:

@@ -11,15 +11,18 @@ from fallow_sieve.api.http import answer, now_text, store, today, whole
 from fallow_sieve.api.requests import ExportQuery, ImportQuery
 from fallow_sieve.api.responses import ImportOut
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.blends import Blend, analyse, check_parts
+from fallow_sieve.core.blends import Blend, analyse, check_parts, drawing_on
 from fallow_sieve.core.errors import BadInputError, shown
+from fallow_sieve.core.ingredients import Ingredient
+from fallow_sieve.core.shelf import Shelf
 from fallow_sieve.core.uses import rule_of_use
 from fallow_sieve.formats.blend_csv import read_blend_csv, write_blend_csv
 from fallow_sieve.formats.blend_file import BlendDocument, read_blend, write_blend
+from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.store.blends import add_blend, get_blend, get_draft, get_revision, parts_in
 from fallow_sieve.store.briefs import get_brief
-from fallow_sieve.store.shelves import add_own_ingredients, own_slugs
+from fallow_sieve.store.ingredients import add_own_ingredients
 
 routes = Blueprint("transfer", __name__)
 
@@ -66,7 +69,7 @@ def export_blend(blend_id: int) -> Response:
     with store().reading() as session:
         row = get_blend(session, blend_id)
         records = get_revision(session, blend_id, number).parts if number else get_draft(session, blend_id).parts
-        shelf, own = store().shelf(session, today()), own_slugs(session)
+        shelf = store().shelf(session, today())
     blend = Blend(parts_in(records), row.name, row.use)
     if not blend.parts:
         raise BadInputError("the blend is empty", right="add an ingredient first")
@@ -74,9 +77,15 @@ def export_blend(blend_id: int) -> Response:
     if kind == "csv":
         return _file(write_blend_csv(analyse(blend, shelf)), "text/csv", f"{stem}.csv")
     if kind == "json":
-        definitions = [i for i in shelf.ingredients if i.slug in own]
-        return _file(write_blend(blend, definitions), "application/json", f"{stem}.json")
+        return _file(write_blend(blend, _own_numbers(blend, shelf)), "application/json", f"{stem}.json")
     raise BadInputError(f"the format {shown(kind)}", place="?format", right="json or csv")
+
+
+def _own_numbers(blend: Blend, shelf: Shelf) -> list[Ingredient]:
+    """What the file must define itself to be judged the same elsewhere: all whose numbers are not the library's."""
+    used = [drawing_on(blend.parts, shelf)[p.ingredient] for p in blend.parts]
+    bundled = library_shelf()
+    return [i for i in used if i.slug not in bundled or bundled[i.slug].facts != i.facts]
 
 
 def _file(text: str, mimetype: str, name: str) -> Response:

@@ -84,11 +84,15 @@ _KNOWN_STARCH_NEEDED = 0.98
 
 @dataclass(frozen=True, slots=True)
 class Part:
-    """One ingredient of a blend, by slug, with its mass in g; a locked part keeps its mass."""
+    """One ingredient of a blend, by slug, with its mass in g; a locked part keeps its mass.
+
+    With `lot_id` it draws on that lot, and that lot's own numbers count.
+    """
 
     ingredient: str
     mass_g: float
     locked: bool = False
+    lot_id: int | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -102,7 +106,7 @@ class Blend:
 
 @dataclass(frozen=True, slots=True)
 class PartShare:
-    """A part with its mass in g, % of the whole mix and % of the flour base (None without flour)."""
+    """A part with its mass in g, % of the whole mix and % of the flour base (None without flour), and its lot."""
 
     ingredient: str
     name: str
@@ -110,6 +114,8 @@ class PartShare:
     mass_g: float
     mix_pct: float
     flour_pct: float | None
+    lot_id: int | None = None
+    lot_code: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -157,6 +163,14 @@ def check_parts(parts: Sequence[Part], shelf: Shelf, place: str = "/parts") -> N
                 place=f"{place}/{i}/mass_g",
                 right=f"it must be over 0 and at most {MAX_MASS_G:.0e} g",
             )
+        if part.lot_id is not None:
+            shelf.row_of_lot(part.lot_id, part.ingredient, f"{place}/{i}/lot_id")
+
+
+def drawing_on(parts: Sequence[Part], shelf: Shelf) -> Shelf:
+    """Return `shelf` with the numbers of the lots that `parts` name in the place of their ingredients' own."""
+    lots = {p.ingredient: p.lot_id for p in parts if p.lot_id is not None}
+    return shelf.drawing_on(lots) if lots else shelf
 
 
 def analyse(blend: Blend, shelf: Shelf, cup: CupStandard = CupStandard.US) -> Analysis:
@@ -165,9 +179,10 @@ def analyse(blend: Blend, shelf: Shelf, cup: CupStandard = CupStandard.US) -> An
     Raises BadInputError for parts that cannot be used. See the module's head and docs/method.md.
     """
     check_parts(blend.parts, shelf)
+    shelf = drawing_on(blend.parts, shelf)
     rows = np.array([shelf.row_of[p.ingredient] for p in blend.parts])
     masses = [float(p.mass_g) for p in blend.parts]
-    items = [shelf.ingredients[r] for r in rows]
+    items = [shelf.rows[r] for r in rows]
     flour = [m if i.in_flour_base else 0.0 for m, i in zip(masses, items, strict=True)]
     total_g, flour_g = sum(masses), sum(flour)
     weights = np.array([[m / total_g for m in masses], [m / (flour_g or 1.0) for m in flour]])
@@ -287,7 +302,16 @@ def _shares(
     items: Sequence[Ingredient], masses: Sequence[float], total_g: float, flour_g: float
 ) -> tuple[PartShare, ...]:
     return tuple(
-        PartShare(i.slug, i.name, i.role, m, 100 * m / total_g, 100 * m / flour_g if flour_g > 0 else None)
+        PartShare(
+            i.slug,
+            i.name,
+            i.role,
+            m,
+            100 * m / total_g,
+            100 * m / flour_g if flour_g > 0 else None,
+            i.lot_id,
+            i.lot_code,
+        )
         for i, m in zip(items, masses, strict=True)
     )
 

@@ -30,7 +30,7 @@ def compare(slugs: Sequence[str], shelf: Shelf, basis: Basis) -> tuple[OnBasis, 
 
     Raises UnknownNameError for a slug that is not on the shelf.
     """
-    return tuple(on_basis(shelf.ingredients[shelf.row(s)], basis) for s in slugs)
+    return tuple(on_basis(shelf[s], basis) for s in slugs)
 
 
 def on_basis(item: Ingredient, basis: Basis) -> OnBasis:

@@ -76,7 +76,7 @@ def add_part(
     The first part is 500 g; a binder its typical dose for the use (`usual`, % of flour base), or 2 %; another
     part 10 % of the flour base. Rules of thumb to start from. The other parts keep their mass.
     """
-    item = shelf.ingredients[shelf.row(ingredient, "/ingredient")]
+    item = shelf.rows[shelf.row(ingredient, "/ingredient")]
     if not parts:
         return (Part(ingredient, FIRST_FLOUR_G),)
     check_parts(parts, shelf)

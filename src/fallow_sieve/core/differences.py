@@ -4,18 +4,23 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from fallow_sieve.core.blends import METRICS, Analysis
+from fallow_sieve.core.blends import METRICS, Analysis, PartShare
 
 
 @dataclass(frozen=True, slots=True)
 class PartChange:
-    """A part before and after, in % of flour base (None: absent); `change_pct` is after less before."""
+    """A part before and after, in % of flour base (None: absent); `change_pct` is after less before.
+
+    The lots it drew on stand by their codes, empty where none was named.
+    """
 
     ingredient: str
     name: str
     before_pct: float | None
     after_pct: float | None
     change_pct: float
+    before_lot: str = ""
+    after_lot: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,15 +51,24 @@ def difference(before: Analysis, after: Analysis) -> Difference:
     now = {p.ingredient: p for p in after.parts}
     changes = []
     for slug in dict.fromkeys([*was, *now]):
-        old = was[slug].flour_pct if slug in was else None
-        new = now[slug].flour_pct if slug in now else None
-        changed = (new or 0.0) - (old or 0.0)
-        if abs(changed) > _NOTICEABLE_PCT:
-            name = (now.get(slug) or was[slug]).name
-            changes.append(PartChange(slug, name, old, new, changed))
+        change = _part_change(was.get(slug), now.get(slug))
+        if abs(change.change_pct) > _NOTICEABLE_PCT or (slug in was and slug in now and _lot_changed(change)):
+            changes.append(change)
     changes.sort(key=lambda c: -abs(c.change_pct))
     metrics = tuple(_metric_change(name, before, after) for name in METRICS)
     return Difference(tuple(changes), metrics, sum(abs(c.change_pct) for c in changes) / 2)
+
+
+def _part_change(old: PartShare | None, new: PartShare | None) -> PartChange:
+    was, now = old.flour_pct if old else None, new.flour_pct if new else None
+    part = new or old
+    assert part is not None
+    lots = old.lot_code if old else "", new.lot_code if new else ""
+    return PartChange(part.ingredient, part.name, was, now, (now or 0.0) - (was or 0.0), *lots)
+
+
+def _lot_changed(change: PartChange) -> bool:
+    return change.before_lot != change.after_lot
 
 
 def _metric_change(name: str, before: Analysis, after: Analysis) -> MetricChange:

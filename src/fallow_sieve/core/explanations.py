@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
-from fallow_sieve.core.blends import FIELD_OF_METRIC, METRICS, Analysis, Blend, analyse
+from fallow_sieve.core.blends import FIELD_OF_METRIC, METRICS, Analysis, Blend, analyse, drawing_on
 from fallow_sieve.core.errors import UnknownNameError
 from fallow_sieve.core.estimates import Range
-from fallow_sieve.core.ingredients import Fact, Ingredient, Role
+from fallow_sieve.core.ingredients import Fact, Ingredient, Quality, Role
 from fallow_sieve.core.quantities import CupStandard
 from fallow_sieve.core.shelf import Shelf
 
@@ -17,8 +17,8 @@ class Term:
     """One ingredient's part in a metric.
 
     `weight_pct` is its share in % of the basis; `value` its own number with range and `unit`; `gives` what it
-    adds to the metric in the metric's unit, `gives_pct` the same in % of the whole; `quality` and `source` say
-    how the number is known. None where it has no number.
+    adds to the metric in the metric's unit, `gives_pct` the same in % of the whole; `quality`, `source` and
+    `noted_on` (ISO date) say how the number is known, `lot_code` for which lot. None where it has no number.
     """
 
     ingredient: str
@@ -31,6 +31,8 @@ class Term:
     gives_pct: float | None
     quality: str
     source: str
+    noted_on: str = ""
+    lot_code: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,6 +78,7 @@ def explain(blend: Blend, shelf: Shelf, metric: str, cup: CupStandard = CupStand
     if metric not in METRICS:
         raise UnknownNameError("metric", metric, METRICS, place="/metric")
     analysis = analyse(blend, shelf, cup)
+    shelf = drawing_on(blend.parts, shelf)
     terms = [_term(metric, p.ingredient, analysis, shelf) for p in analysis.parts]
     total = sum(t.gives for t in terms if t.gives is not None)
     shared = [_with_share(t, total) for t in terms if t.weight_pct > 0]
@@ -139,31 +142,36 @@ def _fact_of(item: Ingredient, column: str) -> Fact | None:
         return None
     typical = max(0.0, whole.range.typical - fibre.range.typical)
     reach = 1.96 * (whole.range.sigma**2 + fibre.range.sigma**2) ** 0.5
-    return Fact(Range(typical - reach, typical, typical + reach), whole.quality, "carbohydrate less fibre")
+    worst = max(whole, fibre, key=lambda f: list(Quality).index(f.quality))
+    return Fact(Range(typical - reach, typical, typical + reach), worst.quality, "carbohydrate less fibre")
 
 
 def _plain(item: Ingredient, weight: float, value: float, gives: float, source: str) -> Term:
-    return Term(item.slug, item.name, weight, value, value, value, gives, None, "defined", source)
+    return Term(
+        item.slug, item.name, weight, value, value, value, gives, None, "defined", source, lot_code=item.lot_code
+    )
 
 
 def _of_fact(item: Ingredient, weight: float, fact: Fact | None, gives: float | None) -> Term:
     if fact is None:
         return Term(item.slug, item.name, weight, None, None, None, None, None, "unknown", "no value on record")
     r = fact.range
-    return Term(item.slug, item.name, weight, r.typical, r.low, r.high, gives, None, str(fact.quality), fact.source)
+    return Term(
+        item.slug,
+        item.name,
+        weight,
+        r.typical,
+        r.low,
+        r.high,
+        gives,
+        None,
+        str(fact.quality),
+        fact.source,
+        fact.noted_on,
+        item.lot_code,
+    )
 
 
 def _with_share(term: Term, total: float) -> Term:
     share = 100 * term.gives / total if term.gives is not None and total > 0 else None
-    return Term(
-        term.ingredient,
-        term.name,
-        term.weight_pct,
-        term.value,
-        term.low,
-        term.high,
-        term.gives,
-        share,
-        term.quality,
-        term.source,
-    )
+    return replace(term, gives_pct=share)

@@ -62,11 +62,15 @@ class Quality(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class Fact:
-    """One number about an ingredient: its range (unit by field), how it is known, and from where."""
+    """One number about an ingredient: its range (unit by field), how it is known, from where, and since when.
+
+    `noted_on` is the ISO date on which the user read or measured it; empty for the bundled tables.
+    """
 
     range: Range
     quality: Quality = Quality.ESTIMATE
     source: str = ""
+    noted_on: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -92,6 +96,9 @@ PROPERTIES: dict[str, Property] = {
         Property("colour_b", "Yellow–blue", "b*", 128),
         Property("stickiness", "Stickiness", "0–1", 1),
         Property("shelf_months", "Keeps at 20 °C", "months", 240),
+        Property("gel_onset_c", "Starch gels from", "°C", 120),
+        Property("gel_peak_c", "Starch gels most at", "°C", 120),
+        Property("browning_index", "Browning", "of 5", 5),
     )
 }
 
@@ -102,7 +109,9 @@ class Ingredient:
 
     `facts` maps a nutrient (per 100 g) or a property to its Fact; what is absent is unknown, not zero.
     `usual_max_pct` is % of flour base, `price_per_kg` in the kitchen's currency, `gluten_mg_per_kg` declared or
-    tested (a "below 5" test counts as 5), `keeps_days` the days left to the earliest best-before in stock.
+    tested (a "below 5" test counts as 5), `keeps_days` the days left to the earliest best-before in stock and
+    `stock_g` the g in its bins. `own` is the kitchen's own, not the bundled library's; `archived` is put away. One
+    lot of an ingredient is an Ingredient too, with `lot_id` and `lot_code`: the numbers are then that lot's.
     """
 
     slug: str
@@ -119,6 +128,11 @@ class Ingredient:
     usual_max_reason: str = ""
     confidence: str = ""
     keeps_days: float | None = None
+    stock_g: float = 0.0
+    own: bool = False
+    archived: bool = False
+    lot_id: int | None = None
+    lot_code: str = ""
 
     @property
     def in_flour_base(self) -> bool:
@@ -143,7 +157,7 @@ def _typical(facts: Mapping[str, Fact], name: str) -> float | None:
 
 def _scaled(fact: Fact, factor: float, why: str) -> Fact:
     r = fact.range
-    return Fact(Range(r.low * factor, r.typical * factor, r.high * factor), fact.quality, why)
+    return Fact(Range(r.low * factor, r.typical * factor, r.high * factor), fact.quality, why, fact.noted_on)
 
 
 def _from_parts(facts: Mapping[str, Fact], per_g: Mapping[str, float], total: float) -> Fact:

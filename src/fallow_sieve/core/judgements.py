@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 
 from fallow_sieve.core.binders import BinderLoad, DoseBand, binder_load
-from fallow_sieve.core.blends import METRICS, Analysis, Blend, analyse
+from fallow_sieve.core.blends import METRICS, Analysis, Blend, analyse, drawing_on
 from fallow_sieve.core.briefs import LimitResult, Limits, check_limits
 from fallow_sieve.core.cautions import Caution, cautions_for, contains_line, union_of
 from fallow_sieve.core.gluten import GlutenEstimate, estimate_gluten
@@ -74,6 +74,7 @@ def judge(blend: Blend, shelf: Shelf, use: Use | None, rules: Rules, setting: Se
     """Return the judgement of `blend` for `use` (None: only what it is). Raises BadInputError for bad parts."""
     where = setting or Setting()
     analysis = analyse(blend, shelf, where.cup)
+    shelf = drawing_on(blend.parts, shelf)
     gluten = estimate_gluten(analysis.parts, shelf)
     asked = with_changes(use, where.limits.bands) if use and where.limits.bands else use
     fit = fit_to(asked, analysis) if asked else None

@@ -5,9 +5,8 @@ Rows are ingredients, columns are FIELDS. Unknown cells are kept apart (`known`)
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping
-from dataclasses import dataclass
-from functools import cached_property
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass, replace
 
 import numpy as np
 from numpy.typing import NDArray
@@ -29,48 +28,54 @@ JUDGED_FIELDS = ("protein_g", "fibre_g", "fat_g", "thirst_g_per_g", "grit_index"
 
 @dataclass(frozen=True)
 class Shelf:
-    """Ingredients by slug with their matrices, all of shape (ingredients, FIELDS).
+    """Ingredients by slug with their matrices; every matrix has one row for each of `rows`, and FIELDS columns.
 
-    `typical` holds 0 where unknown and must be read with `known` (1 or 0); `variance` is σ² in the field's
-    unit squared.
+    `rows` are the ingredients and after them the lots that have a row of their own; `row_of` gives the row that
+    counts for a slug, `lots` that of a lot. `typical` holds 0 where unknown and must be read with `known`
+    (1 or 0); `variance` is σ² in the field's unit squared; `values_and_known` is both side by side, so that a mix
+    takes one product.
     """
 
     ingredients: tuple[Ingredient, ...]
-    typical: FloatArray
+    rows: tuple[Ingredient, ...]
+    row_of: Mapping[str, int]
+    lots: Mapping[int, int]
     variance: FloatArray
-    known: FloatArray
+    values_and_known: FloatArray
     rests_on: FloatArray
 
     @classmethod
-    def of(cls, ingredients: Iterable[Ingredient]) -> Shelf:
-        """Return a shelf of `ingredients`. Raises BadInputError where a slug stands twice."""
-        items = tuple(_completed(i) for i in ingredients)
-        slugs = [i.slug for i in items]
-        twice = {s for s in slugs if slugs.count(s) > 1} if len(set(slugs)) < len(slugs) else set()
-        if twice:
-            raise BadInputError(f"the ingredient {min(twice)!r} is defined twice", right="keep one of them")
-        shape = (len(items), len(FIELDS))
-        typical, variance, known = np.zeros(shape), np.zeros(shape), np.zeros(shape)
-        for row, item in enumerate(items):
-            _fill_row(item, typical[row], variance[row], known[row])
-        rests_on = np.array([_quality_shares(i) for i in items]).reshape(len(items), len(QUALITIES))
-        return cls(items, typical, variance, known, rests_on)
+    def of(cls, ingredients: Iterable[Ingredient], lots: Iterable[Ingredient] = ()) -> Shelf:
+        """Return a shelf of `ingredients` and of `lots` of them. Raises BadInputError where a slug stands twice."""
+        base = tuple(_completed(i) for i in ingredients)
+        rows = (*base, *(_completed(i) for i in lots))
+        return cls._laid_out(base, rows, _matrices(rows))
 
-    @cached_property
-    def values_and_known(self) -> FloatArray:
-        """`typical` and `known` side by side, so that a mix takes one product for both."""
-        return np.hstack([self.typical, self.known])
+    @classmethod
+    def _laid_out(cls, base: tuple[Ingredient, ...], rows: tuple[Ingredient, ...], made: _Matrices) -> Shelf:
+        row_of = {item.slug: row for row, item in enumerate(base)}
+        if len(row_of) < len(base):
+            slugs = [i.slug for i in base]
+            twice = min(s for s in slugs if slugs.count(s) > 1)
+            raise BadInputError(f"the ingredient {twice!r} is defined twice", right="keep one of them")
+        lots = {i.lot_id: row for row, i in enumerate(rows) if i.lot_id is not None}
+        return cls(base, rows, row_of, lots, *made)
 
-    @cached_property
-    def row_of(self) -> Mapping[str, int]:
-        """The row of each slug."""
-        return {item.slug: row for row, item in enumerate(self.ingredients)}
+    @property
+    def typical(self) -> FloatArray:
+        """The typical values, 0 where unknown."""
+        return self.values_and_known[:, : len(FIELDS)]
+
+    @property
+    def known(self) -> FloatArray:
+        """1 where a value is known, else 0."""
+        return self.values_and_known[:, len(FIELDS) :]
 
     def __contains__(self, slug: object) -> bool:
         return slug in self.row_of
 
     def __getitem__(self, slug: str) -> Ingredient:
-        return self.ingredients[self.row(slug)]
+        return self.rows[self.row(slug)]
 
     def row(self, slug: str, place: str = "") -> int:
         """Return the row of `slug`. Raises UnknownNameError naming `place` and the nearest slugs."""
@@ -79,13 +84,70 @@ class Shelf:
             raise UnknownNameError("ingredient", slug, self.row_of, place=place)
         return row
 
+    def row_of_lot(self, lot_id: int, slug: str, place: str = "") -> int:
+        """Return the row of a lot of `slug`. Raises BadInputError naming `place` where there is no such lot."""
+        row = self.lots.get(lot_id)
+        if row is None or self.rows[row].slug != slug:
+            raise BadInputError(f"{slug!r} has no lot {lot_id}", place=place, right="choose one of its lots, or none")
+        return row
+
+    def lots_of(self, slug: str) -> tuple[Ingredient, ...]:
+        """Return the lots of `slug` that have numbers or a price of their own, in the order they were given."""
+        return tuple(self.rows[row] for row in self.lots.values() if self.rows[row].slug == slug)
+
+    def drawing_on(self, lots: Mapping[str, int]) -> Shelf:
+        """Return this shelf with the row of a lot (id by slug) standing for its ingredient. Raises BadInputError."""
+        named = {slug: self.row_of_lot(lot_id, slug) for slug, lot_id in lots.items()}
+        if all(self.row_of[slug] == row for slug, row in named.items()):
+            return self
+        return replace(self, row_of={**self.row_of, **named})
+
     def with_ingredients(self, own: Iterable[Ingredient]) -> Shelf:
-        """Return a shelf in which the definitions of `own` win over those of the same slug."""
+        """Return a shelf in which the definitions of `own` win over those of the same slug, lots and all."""
         new = {i.slug: i for i in own}
         if not new:
             return self
         kept = [i for i in self.ingredients if i.slug not in new]
-        return Shelf.of([*kept, *new.values()])
+        lots = [i for i in self.rows[len(self.ingredients) :] if i.slug not in new]
+        return Shelf.of([*kept, *new.values()], lots)
+
+    def replacing(self, changed: Iterable[Ingredient], lots: Iterable[Ingredient], order: Sequence[str]) -> Shelf:
+        """Return the shelf with the ingredients of `order`, where `changed` (and all their `lots`) are new.
+
+        What did not change keeps its row of numbers, so this costs what changed and not what is on the shelf.
+        """
+        new = {i.slug: _completed(i) for i in changed}
+        base = tuple(new[s] if s in new else self.ingredients[self.row_of[s]] for s in order)
+        there = set(order) - set(new)
+        kept = [i for i in self.rows[len(self.ingredients) :] if i.slug in there]
+        rows = (*base, *kept, *(_completed(i) for i in lots))
+        was = {id(item): row for row, item in enumerate(self.rows)}
+        before = [was.get(id(item), -1) for item in rows]
+        fresh = _matrices([i for i, row in zip(rows, before, strict=True) if row < 0])
+        old = (self.variance, self.values_and_known, self.rests_on)
+        made = tuple(_merged(np.array(before), o, f) for o, f in zip(old, fresh, strict=True))
+        return Shelf._laid_out(base, rows, made)
+
+
+_Matrices = tuple[FloatArray, ...]
+
+
+def _matrices(items: Sequence[Ingredient]) -> _Matrices:
+    """Variances, values with known marks, and quality shares, a row for each of `items`."""
+    width = len(FIELDS)
+    variance, both = np.zeros((len(items), width)), np.zeros((len(items), 2 * width))
+    for row, item in enumerate(items):
+        _fill_row(item, both[row, :width], variance[row], both[row, width:])
+    rests_on = np.array([_quality_shares(i) for i in items]).reshape(len(items), len(QUALITIES))
+    return variance, both, rests_on
+
+
+def _merged(before: NDArray[np.int64], old: FloatArray, fresh: FloatArray) -> FloatArray:
+    """Rows of `old` where `before` points at one, else those of `fresh` in their order."""
+    out = np.empty((len(before), fresh.shape[1]))
+    out[before >= 0] = old[before[before >= 0]]
+    out[before < 0] = fresh
+    return out
 
 
 def _completed(item: Ingredient) -> Ingredient:

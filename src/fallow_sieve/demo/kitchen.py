@@ -47,7 +47,7 @@ def _fill_bins(session: Session, now: datetime) -> None:
                 gluten_basis=_TESTED if b.gluten_mg_per_kg is not None else "",
             )
         )
-    touch_shelf(session)
+    touch_shelf(session, [b.ingredient for b in BINS])
 
 
 def _add_briefs(session: Session, now: datetime) -> dict[str, int]:

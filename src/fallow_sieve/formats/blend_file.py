@@ -85,6 +85,9 @@ class IngredientIn(Strict):
     amylose_pct: NumberOrRange = Field(default=None)  # type: ignore[assignment]
     usual_max_pct: NumberOrRange = Field(default=None)  # type: ignore[assignment]
     shelf_months: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    gel_onset_c: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    gel_peak_c: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    browning_index: NumberOrRange = Field(default=None)  # type: ignore[assignment]
     watch: list[Slug] = Field(default_factory=list, max_length=40)
 
 
@@ -137,6 +140,9 @@ _HIGHEST = {
     "stickiness": 1.0,
     "amylose_pct": 100.0,
     "shelf_months": 240.0,
+    "gel_onset_c": 120.0,
+    "gel_peak_c": 120.0,
+    "browning_index": 5.0,
     "price_per_kg": 1e6,
     "gluten_mg_per_kg": 1e6,
     "usual_max_pct": 100.0,
@@ -154,6 +160,9 @@ _FACTS = (
     "stickiness",
     "amylose_pct",
     "shelf_months",
+    "gel_onset_c",
+    "gel_peak_c",
+    "browning_index",
 )
 
 

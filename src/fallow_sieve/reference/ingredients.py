@@ -111,6 +111,9 @@ def _properties(row: IngredientRow) -> dict[str, Fact]:
         "colour_a": _exact(row.lab_a),
         "colour_b": _exact(row.lab_b),
         "stickiness": _exact(row.stickiness),
+        "gel_onset_c": _exact(row.gel_onset_c),
+        "gel_peak_c": _exact(row.gel_peak_c),
+        "browning_index": _index(row.browning_index),
     }
     confidence = f" ({row.functional_confidence} confidence)" if row.functional_confidence else ""
     source = f"bundled table: {row.functional_basis}{confidence}"

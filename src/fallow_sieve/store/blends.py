@@ -16,13 +16,18 @@ from fallow_sieve.store.versions import save_versioned
 
 
 def parts_out(parts: Sequence[Part]) -> list[dict[str, Any]]:
-    """Return parts as the records that are stored: slug, mass in g, lock."""
-    return [{"ingredient": p.ingredient, "mass_g": p.mass_g, "locked": p.locked} for p in parts]
+    """Return parts as the records that are stored: slug, mass in g, lock, and the lot where one is named."""
+    return [_part_out(p) for p in parts]
+
+
+def _part_out(part: Part) -> dict[str, Any]:
+    record: dict[str, Any] = {"ingredient": part.ingredient, "mass_g": part.mass_g, "locked": part.locked}
+    return record if part.lot_id is None else {**record, "lot_id": part.lot_id}
 
 
 def parts_in(records: Sequence[dict[str, Any]]) -> tuple[Part, ...]:
     """Return stored records as parts."""
-    return tuple(Part(r["ingredient"], r["mass_g"], r.get("locked", False)) for r in records)
+    return tuple(Part(r["ingredient"], r["mass_g"], r.get("locked", False), r.get("lot_id")) for r in records)
 
 
 def get_blend(session: Session, blend_id: int) -> BlendRow:
@@ -128,3 +133,11 @@ def duplicate_blend(session: Session, blend_id: int, name: str, now: str) -> Ble
     row = get_blend(session, blend_id)
     draft = get_draft(session, blend_id)
     return add_blend(session, name, row.use, row.brief_id, parts_in(draft.parts), now)
+
+
+def blends_with(session: Session, ingredient: str) -> list[str]:
+    """Return the names of the blends that have `ingredient` in their draft or in a kept revision."""
+    records = [*session.exec(select(DraftRow.blend_id, DraftRow.parts))]
+    records += session.exec(select(RevisionRow.blend_id, RevisionRow.parts))
+    found = {blend_id for blend_id, parts in records if any(p["ingredient"] == ingredient for p in parts)}
+    return [row.name for row in session.exec(select(BlendRow).where(col(BlendRow.id).in_(found)))]

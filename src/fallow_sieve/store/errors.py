@@ -2,12 +2,14 @@
 
 FallowSieveError
 ├── NotFoundError      no such record
+├── InUseError         a record that others rest on; it cannot be deleted
 ├── UnusableError      a file that is no database of ours, or cannot be read or written
 └── StaleSaveError     the record was saved by someone else in between; carries both versions
 """
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import Any
 
 from fallow_sieve.core.errors import FallowSieveError
@@ -18,6 +20,14 @@ class NotFoundError(FallowSieveError, LookupError):
 
     def __init__(self, kind: str, key: object) -> None:
         super().__init__(f"there is no {kind} {key!r}")
+
+
+class InUseError(FallowSieveError):
+    """A record cannot be deleted, because others rest on it."""
+
+    def __init__(self, what: str, users: Sequence[str]) -> None:
+        shown = ", ".join(users[:3]) + (f" and {len(users) - 3} more" if len(users) > 3 else "")
+        super().__init__(f"{what} is used by {shown}; put it away instead: then it is offered no more, and stays there")
 
 
 class UnusableError(FallowSieveError):

@@ -19,7 +19,7 @@ from fallow_sieve.core.shelf import Shelf
 from fallow_sieve.store.database import migrate, open_engine, reading, writing
 from fallow_sieve.store.errors import NotFoundError, UnusableError
 from fallow_sieve.store.kitchens import refresh_library
-from fallow_sieve.store.shelves import load_shelf
+from fallow_sieve.store.shelves import load_shelf, reload_shelf
 
 _STANDING = "SELECT shelf_version, cup, store_temp_c, currency, (SELECT limits FROM brief WHERE id = ?) FROM kitchen"
 
@@ -83,15 +83,22 @@ class KitchenStore:
             return self.shelf(session, today)
 
     def shelf(self, session: Session, today: date) -> Shelf:
-        """Return the kitchen's shelf as of `today`."""
-        version = session.connection().execute(text("SELECT shelf_version FROM kitchen")).scalar_one()
-        key = (int(version), today)
+        """Return the kitchen's shelf as of `today`; only what changed since the last time is read anew."""
+        version = int(session.connection().execute(text("SELECT shelf_version FROM kitchen")).scalar_one())
         cached = self._cached
-        if cached is None or cached[0] != key:
-            with self._lock:
-                cached = (key, load_shelf(session, today))
-                self._cached = cached
-        return cached[1]
+        if cached is not None and cached[0] == (version, today):
+            return cached[1]
+        with self._lock:
+            cached = self._cached
+            if cached is not None and cached[0][1] == today and cached[0][0] <= version:
+                made = reload_shelf(session, today, cached[1], cached[0][0])
+            else:
+                made = load_shelf(session, today)
+            # What a writing session sees may yet be undone, and an older state must not replace a newer one.
+            settled = not session.connection().get_execution_options().get("immediate")
+            if settled and (cached is None or cached[0][1] != today or cached[0][0] <= version):
+                self._cached = ((version, today), made)
+        return made
 
     def close(self) -> None:
         """Let go of the database."""

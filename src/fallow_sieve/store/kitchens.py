@@ -12,7 +12,8 @@ from sqlmodel import Session
 from fallow_sieve.core.ingredients import Ingredient
 from fallow_sieve.reference.ingredients import library
 from fallow_sieve.reference.names import aliases
-from fallow_sieve.store.tables import AliasRow, FactRow, IngredientRow, KitchenRow
+from fallow_sieve.store.numbers import put_table_layers
+from fallow_sieve.store.tables import AliasRow, IngredientRow, KitchenRow
 from fallow_sieve.store.versions import save_versioned
 
 
@@ -33,11 +34,15 @@ def save_settings(session: Session, changes: dict[str, Any], version: int) -> Ki
     return row
 
 
-def touch_shelf(session: Session) -> None:
-    """Note that an ingredient or lot changed, so that cached shelves are read anew."""
+def touch_shelf(session: Session, slugs: Iterable[str]) -> None:
+    """Note that the ingredients `slugs`, their numbers or lots changed, so that cached shelves read them anew."""
     row = kitchen_of(session)
     row.shelf_version += 1
     session.add(row)
+    session.flush()
+    changed = [(row.shelf_version, slug) for slug in slugs]
+    if changed:
+        session.connection().exec_driver_sql("UPDATE ingredient SET touched = ? WHERE slug = ?", changed)
 
 
 def library_version() -> str:
@@ -47,29 +52,46 @@ def library_version() -> str:
 
 
 def refresh_library(session: Session) -> bool:
-    """Load or refresh the bundled library; return whether anything was to do. The user's own layer stays."""
+    """Load or refresh the bundled library; return whether anything was to do. The user's own layers stay."""
     kitchen = kitchen_of(session)
     if kitchen.library_version == library_version():
         return False
     for position, item in enumerate(library()):
         _put_library_row(session, item, position)
     session.flush()
-    session.exec(delete(FactRow).where(FactRow.layer == "table"))  # type: ignore[arg-type]
+    put_table_layers(session, ((i.slug, i.facts) for i in library()))
     session.exec(delete(AliasRow))
-    for item in library():
-        session.add_all(fact_rows(item, "table"))
     session.add_all(AliasRow(ingredient=a.ingredient, alias=a.alias, place=a.where) for a in aliases())
     kitchen.library_version = library_version()
-    kitchen.shelf_version += 1
     session.add(kitchen)
+    touch_shelf(session, (i.slug for i in library()))
     return True
 
 
 def _put_library_row(session: Session, item: Ingredient, position: int) -> None:
     row = session.get(IngredientRow, item.slug)
-    if row is not None and row.origin == "own":
-        return
-    session.merge(ingredient_row(item, "library", position))
+    if row is None:
+        session.add(ingredient_row(item, "library", position))
+    elif row.origin == "library":
+        fresh = ingredient_row(item, "library", position)
+        for name in _FROM_LIBRARY:
+            setattr(row, name, getattr(fresh, name))
+        session.add(row)
+
+
+# What a library row takes from the bundled tables; whether it is put away is the user's own.
+_FROM_LIBRARY = (
+    "name",
+    "role",
+    "flavour_words",
+    "allergens",
+    "watch",
+    "gluten_risk",
+    "usual_max_pct",
+    "usual_max_reason",
+    "confidence",
+    "position",
+)
 
 
 def ingredient_row(item: Ingredient, origin: str, position: int = 0) -> IngredientRow:
@@ -88,20 +110,3 @@ def ingredient_row(item: Ingredient, origin: str, position: int = 0) -> Ingredie
         confidence=item.confidence,
         position=position,
     )
-
-
-def fact_rows(item: Ingredient, layer: str) -> Iterable[FactRow]:
-    """Return one row for every number of `item`, in `layer`."""
-    return [
-        FactRow(
-            ingredient=item.slug,
-            layer=layer,
-            field=name,
-            low=fact.range.low,
-            typical=fact.range.typical,
-            high=fact.range.high,
-            quality=str(fact.quality),
-            source=fact.source,
-        )
-        for name, fact in item.facts.items()
-    ]

@@ -1360,10 +1360,22 @@ export interface components {
         /**
          * PartChange
          * @description A part before and after, in % of flour base (None: absent); `change_pct` is after less before.
+         *
+         *     The lots it drew on stand by their codes, empty where none was named.
          */
         PartChange: {
+            /**
+             * After Lot
+             * @default
+             */
+            after_lot: string;
             /** After Pct */
             after_pct: number | null;
+            /**
+             * Before Lot
+             * @default
+             */
+            before_lot: string;
             /** Before Pct */
             before_pct: number | null;
             /** Change Pct */
@@ -1375,7 +1387,7 @@ export interface components {
         };
         /**
          * PartIn
-         * @description One part of a blend on the bench.
+         * @description One part of a blend on the bench; with `lot_id` it draws on that lot.
          */
         PartIn: {
             /** Ingredient */
@@ -1385,6 +1397,11 @@ export interface components {
              * @default false
              */
             locked?: boolean;
+            /**
+             * Lot Id
+             * @default null
+             */
+            lot_id?: number | null;
             /** Mass G */
             mass_g: number;
         };
@@ -1397,18 +1414,30 @@ export interface components {
             ingredient: string;
             /** Locked */
             locked: boolean;
+            /** Lot Id */
+            lot_id: number | null;
             /** Mass G */
             mass_g: number;
         };
         /**
          * PartShare
-         * @description A part with its mass in g, % of the whole mix and % of the flour base (None without flour).
+         * @description A part with its mass in g, % of the whole mix and % of the flour base (None without flour), and its lot.
          */
         PartShare: {
             /** Flour Pct */
             flour_pct: number | null;
             /** Ingredient */
             ingredient: string;
+            /**
+             * Lot Code
+             * @default
+             */
+            lot_code: string;
+            /**
+             * Lot Id
+             * @default null
+             */
+            lot_id: number | null;
             /** Mass G */
             mass_g: number;
             /** Mix Pct */
@@ -1581,8 +1610,8 @@ export interface components {
          * @description One ingredient's part in a metric.
          *
          *     `weight_pct` is its share in % of the basis; `value` its own number with range and `unit`; `gives` what it
-         *     adds to the metric in the metric's unit, `gives_pct` the same in % of the whole; `quality` and `source` say
-         *     how the number is known. None where it has no number.
+         *     adds to the metric in the metric's unit, `gives_pct` the same in % of the whole; `quality`, `source` and
+         *     `noted_on` (ISO date) say how the number is known, `lot_code` for which lot. None where it has no number.
          */
         Term: {
             /** Gives */
@@ -1593,10 +1622,20 @@ export interface components {
             high: number | null;
             /** Ingredient */
             ingredient: string;
+            /**
+             * Lot Code
+             * @default
+             */
+            lot_code: string;
             /** Low */
             low: number | null;
             /** Name */
             name: string;
+            /**
+             * Noted On
+             * @default
+             */
+            noted_on: string;
             /** Quality */
             quality: string;
             /** Source */

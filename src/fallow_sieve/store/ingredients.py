@@ -1,0 +1,166 @@
+"""Ingredients of the kitchen: adding, copying, putting away, and the user's own numbers over the library's."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from typing import Any
+
+from sqlmodel import Session, col, select
+
+from fallow_sieve.core.errors import BadInputError
+from fallow_sieve.core.estimates import exactly
+from fallow_sieve.core.ingredients import Fact, Ingredient, Quality
+from fallow_sieve.store.blends import blends_with
+from fallow_sieve.store.errors import InUseError, NotFoundError, StaleSaveError
+from fallow_sieve.store.kitchens import ingredient_row, touch_shelf
+from fallow_sieve.store.numbers import (
+    OWN_NUMBERS,
+    drop_number,
+    in_force,
+    layers_of,
+    put_layer,
+    put_numbers,
+    set_aside,
+    stored,
+)
+from fallow_sieve.store.tables import BenchTestRow, IngredientRow, LotRow, NumbersRow, PanelRow
+from fallow_sieve.store.versions import save_versioned
+
+OWN_POSITION = 100_000  # own ingredients stand after the library's
+
+
+def get_ingredient(session: Session, slug: str) -> IngredientRow:
+    """Return the row of an ingredient, also an archived one. Raises NotFoundError."""
+    row = session.get(IngredientRow, slug)
+    if row is None:
+        raise NotFoundError("ingredient", slug)
+    return row
+
+
+def add_own_ingredients(session: Session, items: Iterable[Ingredient]) -> tuple[list[str], list[str]]:
+    """Add ingredients as the kitchen's own; return the slugs that were added and those that were there already.
+
+    What is there already keeps its numbers.
+    """
+    added, there = [], []
+    for item in items:
+        if session.get(IngredientRow, item.slug) is not None:
+            there.append(item.slug)
+            continue
+        _add(session, item)
+        added.append(item.slug)
+    if added:
+        touch_shelf(session, added)
+    return added, there
+
+
+def _add(session: Session, item: Ingredient) -> IngredientRow:
+    row = ingredient_row(item, "own", OWN_POSITION)
+    session.add(row)
+    session.flush()
+    own = {n: getattr(item, n) for n in ("price_per_kg", "gluten_mg_per_kg")}
+    given = {n: Fact(exactly(v), Quality.LABEL, "given in the blend file") for n, v in own.items() if v is not None}
+    put_layer(session, item.slug, None, "own", stored({**item.facts, **given}))
+    return row
+
+
+def add_ingredient(session: Session, item: Ingredient) -> IngredientRow:
+    """Add `item` as the kitchen's own. Raises BadInputError where its slug is taken."""
+    if session.get(IngredientRow, item.slug) is not None:
+        raise BadInputError(
+            f"there is an ingredient {item.slug!r} already", place="/name", right="give it another name"
+        )
+    row = _add(session, item)
+    touch_shelf(session, [item.slug])
+    return row
+
+
+def copy_ingredient(session: Session, source: str, slug: str, name: str) -> IngredientRow:
+    """Add a copy of `source` with the numbers that count for it now, as the kitchen's own."""
+    row = get_ingredient(session, source)
+    if session.get(IngredientRow, slug) is not None:
+        raise BadInputError(f"there is an ingredient {slug!r} already", place="/name", right="give it another name")
+    values = row.model_dump(exclude={"slug", "name", "origin", "position", "archived", "version", "touched"})
+    made = IngredientRow(slug=slug, name=name, origin="own", position=OWN_POSITION, **values)
+    session.add(made)
+    session.flush()
+    facts = in_force(layers_of(session, source))
+    put_layer(session, slug, None, "own", stored(facts))
+    touch_shelf(session, [slug])
+    return made
+
+
+def save_ingredient(session: Session, slug: str, values: dict[str, Any], version: int) -> IngredientRow:
+    """Save what an own ingredient is, or whether one is put away, if `version` is current.
+
+    Raises StaleSaveError, and BadInputError for another change of one of the library's.
+    """
+    row = get_ingredient(session, slug)
+    if row.origin == "library":
+        changed = [n for n, v in values.items() if n != "archived" and v != getattr(row, n)]
+        if changed:
+            raise BadInputError(
+                f"{row.name} is the library's", place=f"/{changed[0]}", right="copy it, and change the copy"
+            )
+    save_versioned(session, row, values, version)
+    touch_shelf(session, [slug])
+    return row
+
+
+def check_version(session: Session, slug: str, version: int, submitted: dict[str, Any]) -> IngredientRow:
+    """Return the row and count its version up. Raises StaleSaveError unless `version` is its current one."""
+    row = get_ingredient(session, slug)
+    if row.version != version:
+        raise StaleSaveError(row.model_dump(), submitted)
+    row.version += 1
+    session.add(row)
+    session.flush()
+    return row
+
+
+def put_number(session: Session, slug: str, name: str, fact: Fact, version: int) -> IngredientRow:
+    """Note an own number of an ingredient, if `version` is current; the library's stays beneath."""
+    row = check_version(session, slug, version, {name: fact.range.typical})
+    put_numbers(session, slug, {name: fact})
+    set_aside(session, slug, name, False)
+    touch_shelf(session, [slug])
+    return row
+
+
+def take_number(session: Session, slug: str, name: str, version: int) -> IngredientRow:
+    """Remove an own number of an ingredient, if `version` is current."""
+    row = check_version(session, slug, version, {name: None})
+    drop_number(session, slug, name)
+    touch_shelf(session, [slug])
+    return row
+
+
+def choose_layer(session: Session, slug: str, name: str, aside: bool, version: int) -> IngredientRow:
+    """Go back to the table's number (`aside`), or to the own one again, if `version` is current."""
+    row = check_version(session, slug, version, {"aside": aside})
+    set_aside(session, slug, name, aside)
+    touch_shelf(session, [slug])
+    return row
+
+
+def delete_ingredient(session: Session, slug: str) -> None:
+    """Delete an own ingredient that nothing rests on. Raises InUseError with what does, or BadInputError."""
+    row = get_ingredient(session, slug)
+    if row.origin == "library":
+        raise BadInputError(f"{row.name} is the library's", right="put it away instead")
+    users = blends_with(session, slug)
+    users += [f"lot {c}" for c in session.exec(select(LotRow.code).where(LotRow.ingredient == slug))]
+    for kind, what in ((BenchTestRow, "a bench test"), (PanelRow, "a label")):
+        users += [what] * (session.exec(select(kind).where(col(kind.ingredient) == slug)).first() is not None)
+    if users:
+        raise InUseError(row.name, users)
+    for numbers in session.exec(select(NumbersRow).where(NumbersRow.ingredient == slug)):
+        session.delete(numbers)
+    session.flush()
+    session.delete(row)
+    touch_shelf(session, [])
+
+
+def own_facts(facts: Mapping[str, Fact]) -> dict[str, Fact]:
+    """Return the facts without the numbers that are no facts of composition or dough."""
+    return {n: f for n, f in facts.items() if n not in OWN_NUMBERS}

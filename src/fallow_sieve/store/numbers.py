@@ -1,0 +1,131 @@
+"""The numbers of ingredients and lots, in layers: the library's table below, the kitchen's own on top.
+
+table < own (typed or brought in) < label < measured. The library's layer is never written by the user; a number
+that is set aside is kept but does not count.
+"""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from typing import Any
+
+from sqlmodel import Session, col, select
+
+from fallow_sieve.core.estimates import Range
+from fallow_sieve.core.ingredients import Fact, Quality
+from fallow_sieve.store.tables import NumbersRow
+
+LAYERS = ("table", "own", "label", "measured")
+# Numbers that an own layer may hold besides facts.
+OWN_NUMBERS = ("price_per_kg", "gluten_mg_per_kg", "usual_max_pct")
+
+Stored = dict[str, dict[str, Any]]
+
+
+@dataclass(frozen=True, slots=True)
+class Layered:
+    """One number in one layer, and whether it is set aside."""
+
+    layer: str
+    fact: Fact
+    aside: bool
+
+
+def stored(facts: Mapping[str, Fact]) -> Stored:
+    """Return facts as the document that is stored."""
+    return {name: _stored(fact) for name, fact in facts.items()}
+
+
+def _stored(fact: Fact) -> dict[str, Any]:
+    r = fact.range
+    out: dict[str, Any] = {"low": r.low, "typical": r.typical, "high": r.high, "quality": str(fact.quality)}
+    out["source"] = fact.source
+    if fact.noted_on:
+        out["on"] = fact.noted_on
+    return out
+
+
+def fact_of(record: Mapping[str, Any]) -> Fact:
+    """Return a stored record as a fact."""
+    r = Range(record["low"], record["typical"], record["high"])
+    return Fact(r, Quality(record["quality"]), record["source"], record.get("on", ""))
+
+
+def in_force(layers: Mapping[str, Stored]) -> dict[str, Fact]:
+    """Return the facts that count: of each number the highest layer in which it is not set aside."""
+    found: dict[str, Mapping[str, Any]] = {}
+    for layer in LAYERS:
+        for name, record in layers.get(layer, {}).items():
+            if not record.get("aside"):
+                found[name] = record
+    return {name: fact_of(record) for name, record in found.items()}
+
+
+def layers_of(session: Session, slug: str, lot_id: int | None = None) -> dict[str, Stored]:
+    """Return the documents of an ingredient, or of one lot of it, by layer."""
+    return {row.layer: row.facts for row in session.exec(_query(slug, lot_id))}
+
+
+def _query(slug: str, lot_id: int | None) -> Any:
+    return select(NumbersRow).where(NumbersRow.ingredient == slug, col(NumbersRow.lot_id).is_not_distinct_from(lot_id))
+
+
+def put_layer(session: Session, slug: str, lot_id: int | None, layer: str, facts: Stored) -> None:
+    """Store `facts` as the whole of a layer; an empty one is removed."""
+    row = session.exec(_query(slug, lot_id).where(NumbersRow.layer == layer)).first()
+    if not facts:
+        if row is not None:
+            session.delete(row)
+    elif row is None:
+        session.add(NumbersRow(ingredient=slug, lot_id=lot_id, layer=layer, facts=facts))
+    else:
+        row.facts = facts
+        session.add(row)
+    session.flush()
+
+
+def put_numbers(session: Session, slug: str, facts: Mapping[str, Fact], lot_id: int | None = None) -> None:
+    """Add `facts` to the own layer; those of the same name are replaced."""
+    now = layers_of(session, slug, lot_id).get("own", {})
+    put_layer(session, slug, lot_id, "own", {**now, **stored(facts)})
+
+
+def drop_number(session: Session, slug: str, name: str) -> None:
+    """Remove a number from the own layer of an ingredient."""
+    now = layers_of(session, slug).get("own", {})
+    put_layer(session, slug, None, "own", {n: r for n, r in now.items() if n != name})
+
+
+def set_aside(session: Session, slug: str, name: str, aside: bool) -> None:
+    """Let the table's number count instead of every other of the same name (`aside`), or those again."""
+    for layer, facts in layers_of(session, slug).items():
+        if layer == "table" or name not in facts:
+            continue
+        record = {k: v for k, v in facts[name].items() if k != "aside"}
+        put_layer(session, slug, None, layer, {**facts, name: {**record, "aside": True} if aside else record})
+
+
+def stacked(layers: Mapping[str, Stored]) -> dict[str, list[Layered]]:
+    """Return every number with all its layers, the lowest first."""
+    found: dict[str, list[Layered]] = {}
+    for layer in LAYERS:
+        for name, record in layers.get(layer, {}).items():
+            found.setdefault(name, []).append(Layered(layer, fact_of(record), bool(record.get("aside"))))
+    return found
+
+
+def keeping_aside(before: Stored, now: Stored) -> Stored:
+    """Return `now` with the marks of `before`: a number stays set aside while it stays the same."""
+    aside = [n for n, r in before.items() if r.get("aside") and n in now]
+    kept = {n for n in aside if {**before[n], "aside": None} == {**now[n], "aside": None}}
+    return {n: {**r, "aside": True} if n in kept else r for n, r in now.items()}
+
+
+def put_table_layers(session: Session, items: Iterable[tuple[str, Mapping[str, Fact]]]) -> None:
+    """Store the library's own numbers, all anew."""
+    connection = session.connection()
+    connection.exec_driver_sql("DELETE FROM numbers WHERE layer = 'table'")
+    rows = [(slug, json.dumps(stored(facts), ensure_ascii=False)) for slug, facts in items]
+    connection.exec_driver_sql("INSERT INTO numbers (ingredient, layer, facts) VALUES (?, 'table', ?)", rows)
