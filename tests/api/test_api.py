@@ -65,7 +65,12 @@ def test_compose_sets_a_share_scales_and_adds(client):
     assert [p["mass_g"] for p in shared] == pytest.approx([375, 125])
     assert [p["mass_g"] for p in compose(action="scale-to", value=1000).json["parts"]] == [600, 400]
     added = compose(action="add", ingredient="psyllium-husk", use="tin-loaf").json["parts"][-1]
-    assert added == {"ingredient": "psyllium-husk", "mass_g": pytest.approx(25, abs=10), "locked": False, "lot_id": None}
+    assert added == {
+        "ingredient": "psyllium-husk",
+        "mass_g": pytest.approx(25, abs=10),
+        "locked": False,
+        "lot_id": None,
+    }
     missing = compose(action="scale-to")
     assert (missing.status_code, missing.json["place"]) == (422, "/value")
 

@@ -9,7 +9,7 @@ from typing import Any
 
 from flask import Flask, Response
 
-from fallow_sieve.api import blends, briefs, judging, kitchen, pages, reference, transfer
+from fallow_sieve.api import blends, briefs, ingredients, judging, kitchen, pages, reference, shelf, transfer
 from fallow_sieve.api.problems import register_problems
 from fallow_sieve.api.security import register_security
 from fallow_sieve.store.errors import NotFoundError
@@ -43,7 +43,7 @@ def create_app(
     app.extensions["web_dist"] = web_dist or pages.BUILT
     register_problems(app)
     register_security(app)
-    for module in (reference, kitchen, briefs, blends, judging, transfer):
+    for module in (reference, shelf, ingredients, kitchen, briefs, blends, judging, transfer):
         app.register_blueprint(module.routes, url_prefix=API)
     app.register_blueprint(pages.routes)
 

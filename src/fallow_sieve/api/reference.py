@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections import defaultdict
 from math import isfinite
 
 from flask import Blueprint, Response, current_app, request
@@ -22,11 +21,12 @@ from fallow_sieve.api.responses import (
     ReferenceOut,
     UseOut,
 )
+from fallow_sieve.api.shelf import searchables_of
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.blends import BANDED, METRICS, Metric
 from fallow_sieve.core.briefs import AIMS, spaced
 from fallow_sieve.core.cautions import union_of
-from fallow_sieve.core.finding import Found, Searchable, find
+from fallow_sieve.core.finding import Found, find
 from fallow_sieve.core.ingredients import ROLE_LABELS, Ingredient, Role
 from fallow_sieve.core.nutrients import NUTRIENTS
 from fallow_sieve.core.shelf import Shelf
@@ -64,7 +64,7 @@ def reference() -> Response:
             nutrients=[NutrientInfo(name=n.name, label=n.label, unit=n.unit) for n in NUTRIENTS.values()],
             allergens=[NamedOut(name=n, label=spaced(n)) for n in names],
             aims=[NamedOut(name=n, label=label) for n, label in AIMS.items()],
-            wheat_lab=_lab(shelf[WHEAT]) if WHEAT in shelf else None,
+            wheat_lab=lab_of(shelf[WHEAT]) if WHEAT in shelf else None,
         )
     )
 
@@ -88,9 +88,10 @@ def ingredients() -> Response:
     cursor, limit = page()
     with store().reading() as session:
         shelf = store().shelf(session, today())
-        aliases, lots = aliases_by_ingredient(session), lots_by_ingredient(session)
-    found = find(request.args.get("q", "")[:80], _searchable(shelf, aliases))
-    some = found[cursor : cursor + limit]
+        found = find(request.args.get("q", "")[:80], searchables_of(session, shelf))
+        found = [f for f in found if not shelf[f.slug].archived]
+        some = found[cursor : cursor + limit]
+        aliases, lots = aliases_by_ingredient(session), lots_by_ingredient(session, [f.slug for f in some])
     items = [_ingredient(shelf, f, aliases.get(f.slug, []), lots.get(f.slug, [])) for f in some]
     more = str(cursor + limit) if len(found) > cursor + limit else None
     return answer(IngredientList(items=items, next=more))
@@ -102,22 +103,10 @@ def ingredient(slug: str) -> Response:
     """Return one ingredient."""
     with store().reading() as session:
         shelf = store().shelf(session, today())
-        aliases, lots = aliases_by_ingredient(session), lots_by_ingredient(session)
+        aliases, lots = aliases_by_ingredient(session), lots_by_ingredient(session, [slug])
     if slug not in shelf:
         raise NotFoundError("ingredient", slug)
     return answer(_ingredient(shelf, Found(slug, ""), aliases.get(slug, []), lots.get(slug, [])))
-
-
-def _searchable(shelf: Shelf, aliases: dict[str, list[AliasRow]]) -> list[Searchable]:
-    taken_for: dict[str, list[str]] = defaultdict(list)
-    for pair in look_alikes():
-        if pair.ingredient in shelf and pair.taken_for in shelf:
-            taken_for[pair.ingredient].append(shelf[pair.taken_for].name)
-            taken_for[pair.taken_for].append(shelf[pair.ingredient].name)
-    return [
-        Searchable(i.slug, i.name, tuple(a.alias for a in aliases.get(i.slug, [])), tuple(taken_for[i.slug]))
-        for i in shelf.ingredients
-    ]
 
 
 def _ingredient(shelf: Shelf, found: Found, aliases: list[AliasRow], lots: list[LotRow]) -> IngredientOut:
@@ -127,7 +116,7 @@ def _ingredient(shelf: Shelf, found: Found, aliases: list[AliasRow], lots: list[
         name=item.name,
         role=item.role,
         aliases=[f"{a.alias} ({a.place})" if a.place else a.alias for a in aliases],
-        look_alikes=_look_alikes(item, shelf),
+        look_alikes=look_alikes_of(item, shelf),
         flavour_words=list(item.flavour_words),
         allergens=list(item.allergens),
         watch=list(item.watch),
@@ -137,13 +126,14 @@ def _ingredient(shelf: Shelf, found: Found, aliases: list[AliasRow], lots: list[
         usual_max_pct=item.usual_max_pct,
         usual_max_reason=item.usual_max_reason,
         confidence=item.confidence,
-        lab=_lab(item),
+        lab=lab_of(item),
         lots=[_lot(lot) for lot in lots],
         found_by=found.by,
     )
 
 
-def _look_alikes(item: Ingredient, shelf: Shelf) -> list[LookAlikeOut]:
+def look_alikes_of(item: Ingredient, shelf: Shelf) -> list[LookAlikeOut]:
+    """Return what `item` is taken for, and how they differ."""
     found = []
     for pair in look_alikes():
         if item.slug in (pair.ingredient, pair.taken_for):
@@ -152,7 +142,8 @@ def _look_alikes(item: Ingredient, shelf: Shelf) -> list[LookAlikeOut]:
     return found
 
 
-def _lab(item: Ingredient) -> list[float] | None:
+def lab_of(item: Ingredient) -> list[float] | None:
+    """Return the L*, a*, b* of `item`, or None where they are not all known."""
     ranges = [item.range_of(n) for n in ("lightness_l", "colour_a", "colour_b")]
     known = [r.typical for r in ranges if r is not None]
     return known if len(known) == len(ranges) else None

@@ -49,6 +49,38 @@ def cautions_for(parts: Sequence[PartShare], shelf: Shelf, gluten: GlutenEstimat
     return tuple(c for c in found if c is not None)
 
 
+def cautions_of(item: Ingredient) -> tuple[Caution, ...]:
+    """Return the cautions that one ingredient calls for, the gravest first."""
+    items = [item]
+    found = [
+        _gluten_of(item),
+        _oats(items),
+        _allergens(items),
+        _watched(items),
+        _gels(items),
+        _favism(items),
+        Caution("raw-flour", "Raw flour is not safe to taste: bake or cook it through."),
+    ]
+    return tuple(c for c in found if c is not None)
+
+
+_RISKS = {
+    "high-needs-certified": "often carries gluten from field, mill or scoop: use a supply that is tested or certified",
+    "medium": "can pick up gluten in field, mill or bulk bin: ask for a test",
+    "low": "seldom carries gluten, but a shared mill or scoop is enough",
+}
+
+
+def _gluten_of(item: Ingredient) -> Caution:
+    if item.contains_gluten:
+        return Caution("gluten", "Contains a gluten cereal: not for people with coeliac disease.")
+    risk = _RISKS.get(item.gluten_risk)
+    known = item.gluten_mg_per_kg
+    said = f"Gluten {known:g} mg/kg by what its lots state" if known is not None else "Gluten unknown"
+    tail = "testing and certification show it, and legal limits differ."
+    return Caution("gluten", f"{said}{f'; it {risk}' if risk else ''}. No estimate proves it free: {tail}")
+
+
 def _gluten(gluten: GlutenEstimate, shelf: Shelf) -> Caution | None:
     if gluten.status == "contains":
         return Caution("gluten", "Contains a gluten cereal: not for people with coeliac disease.")

@@ -4,8 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import Literal
 
 from fallow_sieve.core.blends import PartShare
+from fallow_sieve.core.ingredients import Ingredient
 from fallow_sieve.core.shelf import Shelf
 
 BUDGET_MG_PER_KG = 20.0  # the limit of Codex Stan 118-1979 and Regulation (EU) 828/2014; others differ
@@ -23,6 +25,16 @@ class GlutenEstimate:
     known_mg_per_kg: float
     unknown_parts: tuple[str, ...]
     most_from: str | None
+
+
+def status_of(item: Ingredient) -> Literal["contains", "known", "unknown"]:
+    """Return how an ingredient stands: made of a gluten cereal, with a declared or tested value, or unknown.
+
+    Unknown is the default, and never the same as free.
+    """
+    if item.contains_gluten:
+        return "contains"
+    return "unknown" if item.gluten_mg_per_kg is None else "known"
 
 
 def estimate_gluten(parts: Sequence[PartShare], shelf: Shelf) -> GlutenEstimate:

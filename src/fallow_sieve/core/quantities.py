@@ -115,10 +115,11 @@ _SPOON_OF_CUP = {
 _GRAMS_PATTERN = re.compile(r"(\d{1,6}(?:\.\d{1,6})?)\s?g")
 
 
-def parse_basis(text: str, standard: CupStandard = CupStandard.US) -> Basis:
+def parse_basis(text: str, standard: CupStandard = CupStandard.US, spoon: SpoonStandard | None = None) -> Basis:
     """Return the basis that `text` names: `100g`, `30g`, `quarter-cup`, `cup` or `tablespoon`.
 
-    Volumes are in mL by the cup `standard` (the tablespoon follows it). Raises QuantityError.
+    Volumes are in mL by the cup `standard`; the tablespoon follows it unless `spoon` says whose. Raises
+    QuantityError.
 
     >>> parse_basis("quarter-cup", CupStandard.METRIC).volume_ml
     62.5
@@ -127,7 +128,7 @@ def parse_basis(text: str, standard: CupStandard = CupStandard.US) -> Basis:
     volumes = {
         "cup": cup,
         "quarter-cup": cup / 4,
-        "tablespoon": tablespoon_ml(_SPOON_OF_CUP[standard]),
+        "tablespoon": tablespoon_ml(spoon or _SPOON_OF_CUP[standard]),
     }
     if text in volumes:
         return Basis(text, None, volumes[text], cup)

@@ -10,9 +10,10 @@ from typing import Annotated, Any, Literal
 from pydantic import BaseModel, ConfigDict, Discriminator, Field, Tag, create_model
 
 from fallow_sieve.core.blends import Blend, Part
+from fallow_sieve.core.contents import check_contents, range_for
 from fallow_sieve.core.errors import BadInputError
 from fallow_sieve.core.estimates import Range
-from fallow_sieve.core.ingredients import Fact, Ingredient, Quality, Role, range_from_number
+from fallow_sieve.core.ingredients import Fact, Ingredient, Quality, Role
 from fallow_sieve.core.nutrients import NUTRIENTS
 from fallow_sieve.formats.strict_json import parse_json
 from fallow_sieve.formats.validating import validate
@@ -22,14 +23,6 @@ SLUG_PATTERN = r"^[a-z0-9]+(-[a-z0-9]+)*$"
 Slug = Annotated[str, Field(pattern=SLUG_PATTERN, max_length=80)]
 MASS_LIMIT_G = 1e9
 _GLUTEN_CEREALS = {"wheat", "rye", "barley", "spelt", "gluten"}
-_PARTS_OF_100_G = ("water_g", "protein_g", "fat_g", "carbohydrate_g", "ash_g")
-_INSIDE = (
-    ("fibre_g", "carbohydrate_g"),
-    ("sugars_g", "carbohydrate_g"),
-    ("starch_g", "carbohydrate_g"),
-    ("saturated_fat_g", "fat_g"),
-)
-_TOLERANCE_G = 3.0
 
 
 class Strict(BaseModel):
@@ -129,29 +122,6 @@ def _no_twice(slugs: list[str], place: str, key: str) -> None:
             )
 
 
-# Highest value that can be true, by field; nutrients in g, mg, µg, kJ and kcal per 100 g.
-_HIGHEST = {
-    "energy_kj": 4000.0,
-    "energy_kcal": 950.0,
-    "density_g_per_ml": 3.0,
-    "thirst_g_per_g": 100.0,
-    "grit_index": 5.0,
-    "flavour_index": 5.0,
-    "stickiness": 1.0,
-    "amylose_pct": 100.0,
-    "shelf_months": 240.0,
-    "gel_onset_c": 120.0,
-    "gel_peak_c": 120.0,
-    "browning_index": 5.0,
-    "price_per_kg": 1e6,
-    "gluten_mg_per_kg": 1e6,
-    "usual_max_pct": 100.0,
-    "lightness_l": 100.0,
-    "colour_a": 128.0,
-    "colour_b": 128.0,
-}
-_BY_UNIT = {"g": 100.0, "mg": 1e5, "µg": 1e8}
-_SIGNED = {"colour_a": -128.0, "colour_b": -128.0}
 _FACTS = (
     "density_g_per_ml",
     "thirst_g_per_g",
@@ -167,24 +137,12 @@ _FACTS = (
 
 
 def _range(name: str, given: float | RangeIn, place: str) -> Range:
-    lowest = _SIGNED.get(name, 0.0)
-    if not isinstance(given, RangeIn) and given < lowest:
-        raise BadInputError(f"{given:g} is out of range", place=place, right=f"it must be {lowest:g} or more")
     try:
-        found = (
-            Range(given.low, given.typical, given.high)
-            if isinstance(given, RangeIn)
-            else range_from_number(name, given)
-        )
+        if isinstance(given, RangeIn):
+            return range_for(name, given.typical, given.low, given.high)
+        return range_for(name, given)
     except BadInputError as error:
         raise error.at(place) from error
-    highest = _HIGHEST.get(name) or _BY_UNIT[NUTRIENTS[name].unit]
-    if found.low < lowest or (found.high if isinstance(given, RangeIn) else given) > highest:
-        shown = given if isinstance(given, float | int) else f"{found.low:g} to {found.high:g}"
-        raise BadInputError(f"{shown} is out of range", place=place, right=f"it must be from {lowest:g} to {highest:g}")
-    if name == "density_g_per_ml" and found.low <= 0:
-        raise BadInputError(f"a density of {found.low:g} g/mL", place=place, right="it must be over 0")
-    return found
 
 
 def _defined(given: IngredientIn, place: str) -> Ingredient:
@@ -193,7 +151,10 @@ def _defined(given: IngredientIn, place: str) -> Ingredient:
         for name in NUTRIENTS
         if (value := getattr(given.per_100_g, name)) is not None
     }
-    _check_whole(facts, f"{place}/per_100_g")
+    try:
+        check_contents(facts)
+    except BadInputError as error:
+        raise error.at(f"{place}/per_100_g") from error
     for name in _FACTS:
         value = getattr(given, name)
         if value is not None:
@@ -222,23 +183,6 @@ def _defined(given: IngredientIn, place: str) -> Ingredient:
 def _number(given: IngredientIn, name: str, place: str) -> Range | None:
     value = getattr(given, name)
     return None if value is None else _range(name, value, f"{place}/{name}")
-
-
-def _check_whole(facts: dict[str, Range], place: str) -> None:
-    total = sum(facts[n].typical for n in _PARTS_OF_100_G if n in facts)
-    if total > 100 + _TOLERANCE_G:
-        raise BadInputError(
-            f"water, protein, fat, carbohydrate and ash add up to {total:g} g in 100 g",
-            place=place,
-            right="check for numbers per serving, or a slipped unit",
-        )
-    for inner, outer in _INSIDE:
-        if inner in facts and outer in facts and facts[inner].low > facts[outer].high + _TOLERANCE_G:
-            raise BadInputError(
-                f"{facts[inner].typical:g} g is more than the {facts[outer].typical:g} g of {outer} that holds it",
-                place=f"{place}/{inner}",
-                right="carbohydrate_g is counted with its fibre",
-            )
 
 
 def write_blend(blend: Blend, own: Iterable[Ingredient] = ()) -> str:

@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 import json
+from collections.abc import Callable
 from contextlib import AbstractContextManager, closing
 from dataclasses import dataclass
 from datetime import date
 from pathlib import Path
 from threading import Lock
-from typing import Any
+from typing import Any, TypeVar, cast
 
 from alembic.util.exc import CommandError
 from sqlalchemy import text
@@ -21,6 +22,7 @@ from fallow_sieve.store.errors import NotFoundError, UnusableError
 from fallow_sieve.store.kitchens import refresh_library
 from fallow_sieve.store.shelves import load_shelf, reload_shelf
 
+MadeT = TypeVar("MadeT")
 _STANDING = "SELECT shelf_version, cup, store_temp_c, currency, (SELECT limits FROM brief WHERE id = ?) FROM kitchen"
 
 
@@ -54,6 +56,7 @@ class KitchenStore:
             raise UnusableError(path, f"it comes from another version of Fallow Sieve ({error})") from error
         self._lock = Lock()
         self._cached: tuple[tuple[int, date], Shelf] | None = None
+        self._made: tuple[Shelf, object] | None = None
 
     def reading(self) -> AbstractContextManager[Session]:
         """Give a session that reads one consistent state."""
@@ -99,6 +102,14 @@ class KitchenStore:
             if settled and (cached is None or cached[0][1] != today or cached[0][0] <= version):
                 self._cached = ((version, today), made)
         return made
+
+    def once_for(self, shelf: Shelf, make: Callable[[], MadeT]) -> MadeT:
+        """Return what `make` gives, made once for this state of the shelf. There is one such thing at a time."""
+        made = self._made
+        if made is None or made[0] is not shelf:
+            made = (shelf, make())
+            self._made = made
+        return cast(MadeT, made[1])
 
     def close(self) -> None:
         """Let go of the database."""

@@ -23,7 +23,7 @@ _FIELDS = tuple(Lot.__dataclass_fields__)
 def lot_of(row: LotRow) -> Lot:
     """Return a stored lot as the core's."""
     values: dict[str, Any] = {n: getattr(row, n) for n in _FIELDS}
-    return Lot(**{n: date.fromisoformat(v) if n in _DATES and v else v for n, v in values.items()})
+    return Lot(**values | {n: date.fromisoformat(values[n]) for n in _DATES if values[n]})
 
 
 def _values(lot: Lot) -> dict[str, Any]:

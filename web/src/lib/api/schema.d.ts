@@ -240,7 +240,8 @@ export interface paths {
         /** Return ingredients that match `?q=` by name, other name or look-alike, best first; without it, all. */
         get: operations["get__api_v1_ingredients"];
         put?: never;
-        post?: never;
+        /** Add an ingredient of the kitchen's own, empty or as a copy of another. */
+        post: operations["post__api_v1_ingredients"];
         delete?: never;
         options?: never;
         head?: never;
@@ -256,6 +257,60 @@ export interface paths {
         };
         /** Return one ingredient. */
         get: operations["get__api_v1_ingredients_{slug}"];
+        /** Save what an own ingredient is, or put one away. */
+        put: operations["put__api_v1_ingredients_{slug}"];
+        post?: never;
+        /** Delete an own ingredient that nothing rests on; one that is used can only be put away. */
+        delete: operations["delete__api_v1_ingredients_{slug}"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/ingredients/{slug}/numbers/{field}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Note an own number; the table's stays beneath. */
+        put: operations["put__api_v1_ingredients_{slug}_numbers_{field}"];
+        post?: never;
+        /** Remove an own number. */
+        delete: operations["delete__api_v1_ingredients_{slug}_numbers_{field}"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/ingredients/{slug}/numbers/{field}/aside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Go back to the table's number, or to the kitchen's own again; neither is lost. */
+        put: operations["put__api_v1_ingredients_{slug}_numbers_{field}_aside"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/ingredients/{slug}/whole": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return an ingredient in full. */
+        get: operations["get__api_v1_ingredients_{slug}_whole"];
         put?: never;
         post?: never;
         delete?: never;
@@ -333,6 +388,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return a page of the shelf: filtered, sorted, with cells for the columns asked for, on one basis. */
+        get: operations["get__api_v1_shelf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shelf/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return the columns, traits and diets that the shelf offers. */
+        get: operations["get__api_v1_shelf_choices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -368,6 +457,14 @@ export interface components {
             rests_on_pct: {
                 [key: string]: number;
             };
+        };
+        /**
+         * AsideIn
+         * @description Whether the table's number counts instead of the kitchen's own.
+         */
+        AsideIn: {
+            /** Aside */
+            aside: boolean;
         };
         /**
          * Band
@@ -440,6 +537,18 @@ export interface components {
             /** P Inside Hard */
             p_inside_hard: number | null;
             status: components["schemas"]["Status"];
+        };
+        /**
+         * BasisOut
+         * @description The amount that numbers are for: a mass in g, or a volume in mL.
+         */
+        BasisOut: {
+            /** Kind */
+            kind: string;
+            /** Mass G */
+            mass_g: number | null;
+            /** Volume Ml */
+            volume_ml: number | null;
         };
         /**
          * BinderLoad
@@ -699,6 +808,41 @@ export interface components {
             say: string;
         };
         /**
+         * CellOut
+         * @description A number with its range; `note` is its place in the list of notes.
+         */
+        CellOut: {
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Note */
+            note: number;
+            /** Typical */
+            typical: number;
+        };
+        /**
+         * Column
+         * @description A column of numbers: name, label, unit, decimals on 100 g, group, and whether it follows the basis.
+         */
+        Column: {
+            /** Decimals */
+            decimals: number;
+            /** Group */
+            group: string;
+            /** Label */
+            label: string;
+            /** Name */
+            name: string;
+            /**
+             * On Basis
+             * @default false
+             */
+            on_basis: boolean;
+            /** Unit */
+            unit: string;
+        };
+        /**
          * ComposeIn
          * @description A change: a part's share of the flour base (%), the size of the batch (g), or a part added for a use.
          */
@@ -725,6 +869,24 @@ export interface components {
              * @default null
              */
             value?: number | null;
+        };
+        /**
+         * Diet
+         * @description A way of eating, by what it goes without: marks (allergens and watched), roles, words of a slug.
+         */
+        Diet: {
+            /** Basis */
+            basis: string;
+            /** Label */
+            label: string;
+            /** Name */
+            name: string;
+            /** Without Marks */
+            without_marks: string[];
+            /** Without Roles */
+            without_roles: string[];
+            /** Without Words */
+            without_words: string[];
         };
         /**
          * Difference
@@ -983,6 +1145,32 @@ export interface components {
             name?: string;
         };
         /**
+         * IngredientIn
+         * @description What an ingredient is. Of the library's own rows only `archived` can be changed.
+         */
+        IngredientIn: {
+            /** Allergens */
+            allergens?: string[];
+            /**
+             * Archived
+             * @default false
+             */
+            archived?: boolean;
+            /** Flavour Words */
+            flavour_words?: string[];
+            /**
+             * Gluten Risk
+             * @default
+             * @enum {string}
+             */
+            gluten_risk?: "" | "low" | "medium" | "high-needs-certified" | "contains-gluten";
+            /** Name */
+            name: string;
+            role: components["schemas"]["Role"];
+            /** Watch */
+            watch?: string[];
+        };
+        /**
          * IngredientList
          * @description A page of ingredients.
          */
@@ -1141,6 +1329,31 @@ export interface components {
             version: number;
         };
         /**
+         * LayerNumberOut
+         * @description One number as one layer has it: table, own, label or measured.
+         */
+        LayerNumberOut: {
+            /** Aside */
+            aside: boolean;
+            /** High */
+            high: number;
+            /**
+             * Layer
+             * @enum {string}
+             */
+            layer: "table" | "own" | "label" | "measured";
+            /** Low */
+            low: number;
+            /** Noted On */
+            noted_on: string;
+            /** Quality */
+            quality: string;
+            /** Source */
+            source: string;
+            /** Typical */
+            typical: number;
+        };
+        /**
          * LayerOut
          * @description One layer of a small column: role and % of the mix.
          */
@@ -1287,6 +1500,86 @@ export interface components {
              * @default null
              */
             use?: string | null;
+        };
+        /**
+         * NewIngredientIn
+         * @description A new ingredient of the kitchen's own; with `copy_of`, it starts from another's numbers.
+         */
+        NewIngredientIn: {
+            /**
+             * Copy Of
+             * @default null
+             */
+            copy_of?: string | null;
+            /** Name */
+            name: string;
+            /** @default null */
+            role?: components["schemas"]["Role"] | null;
+        };
+        /**
+         * NoteOut
+         * @description How numbers are known: many cells share one.
+         */
+        NoteOut: {
+            /** Noted On */
+            noted_on: string;
+            /** Quality */
+            quality: string;
+            /** Source */
+            source: string;
+        };
+        /**
+         * NumberIn
+         * @description An own number: typical, and its range where that is known, in the unit of its field.
+         */
+        NumberIn: {
+            /**
+             * High
+             * @default null
+             */
+            high?: number | null;
+            /**
+             * Low
+             * @default null
+             */
+            low?: number | null;
+            /**
+             * Quality
+             * @default estimate
+             * @enum {string}
+             */
+            quality?: "measured" | "label" | "table" | "estimate";
+            /**
+             * Source
+             * @default
+             */
+            source?: string;
+            /** Typical */
+            typical: number;
+        };
+        /**
+         * NumberOut
+         * @description One number of an ingredient: what is in force, and every layer of it, the table's first.
+         */
+        NumberOut: {
+            /** Decimals */
+            decimals: number;
+            /** Field */
+            field: string;
+            /**
+             * Group
+             * @enum {string}
+             */
+            group: "composition" | "dough" | "bin";
+            /** In Force */
+            in_force: string;
+            /** Label */
+            label: string;
+            /** Layers */
+            layers: components["schemas"]["LayerNumberOut"][];
+            range: components["schemas"]["Range"] | null;
+            /** Unit */
+            unit: string;
         };
         /**
          * NutrientInfo
@@ -1493,6 +1786,18 @@ export interface components {
             type: string;
         };
         /**
+         * Range
+         * @description A content or property of one ingredient: low ≤ typical ≤ high, in the unit its field names.
+         */
+        Range: {
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Typical */
+            typical: number;
+        };
+        /**
          * ReferenceOut
          * @description What the pages need to know once: uses, metrics, roles, nutrients, allergens, aims, and wheat's L*a*b*.
          */
@@ -1600,6 +1905,156 @@ export interface components {
             temp_unit: "c" | "f";
         };
         /**
+         * ShelfChoicesOut
+         * @description What the shelf can show and be filtered by.
+         */
+        ShelfChoicesOut: {
+            /** Columns */
+            columns: components["schemas"]["Column"][];
+            /** Default Columns */
+            default_columns: string[];
+            /** Diets */
+            diets: components["schemas"]["Diet"][];
+            /** Traits */
+            traits: components["schemas"]["Trait"][];
+        };
+        /**
+         * ShelfOut
+         * @description A page of the shelf: rows from the cursor on, how many there are in all, and what the cells rest on.
+         *
+         *     `scales` are what each column's bars are drawn to.
+         */
+        ShelfOut: {
+            basis: components["schemas"]["BasisOut"];
+            /** Columns */
+            columns: components["schemas"]["Column"][];
+            /** Items */
+            items: components["schemas"]["ShelfRowOut"][];
+            /** Next */
+            next: string | null;
+            /** Notes */
+            notes: components["schemas"]["NoteOut"][];
+            /** Scales */
+            scales: number[];
+            /** Total */
+            total: number;
+        };
+        /**
+         * ShelfQuery
+         * @description Which rows of the shelf and which columns of them; lists are names with commas between.
+         */
+        ShelfQuery: {
+            /**
+             * Archived
+             * @default 0
+             * @enum {string}
+             */
+            archived?: "0" | "1";
+            /**
+             * Basis
+             * @default 100g
+             */
+            basis?: string;
+            /**
+             * Columns
+             * @default
+             */
+            columns?: string;
+            /**
+             * Cursor
+             * @default 0
+             */
+            cursor?: number;
+            /**
+             * Descending
+             * @default 0
+             * @enum {string}
+             */
+            descending?: "0" | "1";
+            /**
+             * Diets
+             * @default
+             */
+            diets?: string;
+            /**
+             * In Stock
+             * @default 0
+             * @enum {string}
+             */
+            in_stock?: "0" | "1";
+            /**
+             * Limit
+             * @default 50
+             */
+            limit?: number;
+            /**
+             * Own
+             * @default 0
+             * @enum {string}
+             */
+            own?: "0" | "1";
+            /**
+             * Q
+             * @default
+             */
+            q?: string;
+            /**
+             * Roles
+             * @default
+             */
+            roles?: string;
+            /**
+             * Sort
+             * @default name
+             */
+            sort?: string;
+            /**
+             * Traits
+             * @default
+             */
+            traits?: string;
+            /**
+             * Without
+             * @default
+             */
+            without?: string;
+        };
+        /**
+         * ShelfRowOut
+         * @description One ingredient of the shelf and its cells, in the order of the columns.
+         */
+        ShelfRowOut: {
+            /** Allergens */
+            allergens: string[];
+            /** Archived */
+            archived: boolean;
+            /** Cells */
+            cells: (components["schemas"]["CellOut"] | null)[];
+            /** Found By */
+            found_by: string;
+            /**
+             * Gluten
+             * @enum {string}
+             */
+            gluten: "contains" | "unknown" | "known";
+            /** Gluten Mg Per Kg */
+            gluten_mg_per_kg: number | null;
+            /** Name */
+            name: string;
+            /** Own */
+            own: boolean;
+            /** Own Numbers */
+            own_numbers: boolean;
+            /** Role */
+            role: string;
+            /** Slug */
+            slug: string;
+            /** Stock G */
+            stock_g: number;
+            /** Watch */
+            watch: string[];
+        };
+        /**
          * Status
          * @description How a blend stands at one sieve.
          * @enum {string}
@@ -1646,6 +2101,24 @@ export interface components {
             weight_pct: number;
         };
         /**
+         * Trait
+         * @description Something a flour does in dough: a field that is at least, or at most, a value in the field's unit.
+         */
+        Trait: {
+            /** At Least */
+            at_least: number | null;
+            /** At Most */
+            at_most: number | null;
+            /** Basis */
+            basis: string;
+            /** Field */
+            field: string;
+            /** Label */
+            label: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * UseOut
          * @description An intended use.
          */
@@ -1658,6 +2131,59 @@ export interface components {
             name: string;
             /** Slug */
             slug: string;
+        };
+        /**
+         * WholeIngredientOut
+         * @description An ingredient in full: what it is, its numbers by layer, and who uses it.
+         */
+        WholeIngredientOut: {
+            /** Aliases */
+            aliases: string[];
+            /** Allergens */
+            allergens: string[];
+            /** Archived */
+            archived: boolean;
+            /** Cautions */
+            cautions: string[];
+            /** Confidence */
+            confidence: string;
+            /** Flavour Words */
+            flavour_words: string[];
+            /**
+             * Gluten
+             * @enum {string}
+             */
+            gluten: "contains" | "unknown" | "known";
+            /** Gluten Mg Per Kg */
+            gluten_mg_per_kg: number | null;
+            /** Gluten Risk */
+            gluten_risk: string;
+            /** Lab */
+            lab: number[] | null;
+            /** Look Alikes */
+            look_alikes: components["schemas"]["LookAlikeOut"][];
+            /** Name */
+            name: string;
+            /** Numbers */
+            numbers: components["schemas"]["NumberOut"][];
+            /** Own */
+            own: boolean;
+            /** Role */
+            role: string;
+            /** Slug */
+            slug: string;
+            /** Stock Say */
+            stock_say: string;
+            /** Used By */
+            used_by: string[];
+            /** Usual Max Pct */
+            usual_max_pct: number | null;
+            /** Usual Max Reason */
+            usual_max_reason: string;
+            /** Version */
+            version: number;
+            /** Watch */
+            watch: string[];
         };
     };
     responses: never;
@@ -2616,6 +3142,57 @@ export interface operations {
             };
         };
     };
+    post__api_v1_ingredients: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewIngredientIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WholeIngredientOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "get__api_v1_ingredients_{slug}": {
         parameters: {
             query?: never;
@@ -2634,6 +3211,334 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["IngredientOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "put__api_v1_ingredients_{slug}": {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The ETag that the record was read with. */
+                "If-Match": string;
+            };
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["IngredientIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WholeIngredientOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "delete__api_v1_ingredients_{slug}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "put__api_v1_ingredients_{slug}_numbers_{field}": {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The ETag that the record was read with. */
+                "If-Match": string;
+            };
+            path: {
+                slug: string;
+                field: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NumberIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WholeIngredientOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "delete__api_v1_ingredients_{slug}_numbers_{field}": {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The ETag that the record was read with. */
+                "If-Match": string;
+            };
+            path: {
+                slug: string;
+                field: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WholeIngredientOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "put__api_v1_ingredients_{slug}_numbers_{field}_aside": {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The ETag that the record was read with. */
+                "If-Match": string;
+            };
+            path: {
+                slug: string;
+                field: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AsideIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WholeIngredientOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get__api_v1_ingredients_{slug}_whole": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WholeIngredientOut"];
                 };
             };
             /** @description Not Found */
@@ -2864,6 +3769,97 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SearchOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get__api_v1_shelf: {
+        parameters: {
+            query?: {
+                cursor?: number;
+                limit?: number;
+                q?: string;
+                roles?: string;
+                without?: string;
+                diets?: string;
+                traits?: string;
+                in_stock?: "0" | "1";
+                own?: "0" | "1";
+                archived?: "0" | "1";
+                sort?: string;
+                descending?: "0" | "1";
+                basis?: string;
+                columns?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get__api_v1_shelf_choices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfChoicesOut"];
                 };
             };
             /** @description Not Found */

@@ -1,0 +1,191 @@
+"""What requests about ingredients may carry, and what responses do."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from fallow_sieve.api.requests import In, Name, PageQuery, Slug
+from fallow_sieve.api.responses import LookAlikeOut, Out
+from fallow_sieve.core.columns import Column
+from fallow_sieve.core.estimates import Range
+from fallow_sieve.core.ingredients import Role
+from fallow_sieve.core.listing import Diet, Trait
+
+Words = Annotated[list[Slug], Field(max_length=40)]
+RoleName = Annotated[Role, Field(strict=False)]
+Typed = Annotated[str, Field(max_length=400)]
+
+
+class ShelfQuery(PageQuery):
+    """Which rows of the shelf and which columns of them; lists are names with commas between."""
+
+    q: Annotated[str, Field(max_length=80)] = ""
+    roles: Typed = ""
+    without: Typed = ""
+    diets: Typed = ""
+    traits: Typed = ""
+    in_stock: Literal["0", "1"] = "0"
+    own: Literal["0", "1"] = "0"
+    archived: Literal["0", "1"] = "0"
+    sort: Annotated[str, Field(max_length=60)] = "name"
+    descending: Literal["0", "1"] = "0"
+    basis: Annotated[str, Field(max_length=20)] = "100g"
+    columns: Typed = ""
+
+
+class NoteOut(Out):
+    """How numbers are known: many cells share one."""
+
+    quality: str
+    source: str
+    noted_on: str
+
+
+class CellOut(Out):
+    """A number with its range; `note` is its place in the list of notes."""
+
+    typical: float
+    low: float
+    high: float
+    note: int
+
+
+class ShelfRowOut(Out):
+    """One ingredient of the shelf and its cells, in the order of the columns."""
+
+    slug: str
+    name: str
+    role: str
+    own: bool
+    archived: bool
+    own_numbers: bool
+    stock_g: float
+    allergens: list[str]
+    watch: list[str]
+    gluten: Literal["contains", "unknown", "known"]
+    gluten_mg_per_kg: float | None
+    found_by: str
+    cells: list[CellOut | None]
+
+
+class BasisOut(Out):
+    """The amount that numbers are for: a mass in g, or a volume in mL."""
+
+    kind: str
+    mass_g: float | None
+    volume_ml: float | None
+
+
+class ShelfOut(Out):
+    """A page of the shelf: rows from the cursor on, how many there are in all, and what the cells rest on.
+
+    `scales` are what each column's bars are drawn to.
+    """
+
+    columns: list[Column]
+    scales: list[float]
+    basis: BasisOut
+    items: list[ShelfRowOut]
+    notes: list[NoteOut]
+    total: int
+    next: str | None
+
+
+class ShelfChoicesOut(Out):
+    """What the shelf can show and be filtered by."""
+
+    columns: list[Column]
+    default_columns: list[str]
+    traits: list[Trait]
+    diets: list[Diet]
+
+
+class LayerNumberOut(Out):
+    """One number as one layer has it: table, own, label or measured."""
+
+    layer: Literal["table", "own", "label", "measured"]
+    low: float
+    typical: float
+    high: float
+    quality: str
+    source: str
+    noted_on: str
+    aside: bool
+
+
+class NumberOut(Out):
+    """One number of an ingredient: what is in force, and every layer of it, the table's first."""
+
+    field: str
+    label: str
+    unit: str
+    group: Literal["composition", "dough", "bin"]
+    decimals: int
+    in_force: str
+    range: Range | None
+    layers: list[LayerNumberOut]
+
+
+class WholeIngredientOut(Out):
+    """An ingredient in full: what it is, its numbers by layer, and who uses it."""
+
+    slug: str
+    name: str
+    role: str
+    own: bool
+    archived: bool
+    version: int
+    aliases: list[str]
+    look_alikes: list[LookAlikeOut]
+    flavour_words: list[str]
+    allergens: list[str]
+    watch: list[str]
+    gluten_risk: str
+    gluten: Literal["contains", "unknown", "known"]
+    gluten_mg_per_kg: float | None
+    usual_max_pct: float | None
+    usual_max_reason: str
+    confidence: str
+    lab: list[float] | None
+    stock_say: str
+    numbers: list[NumberOut]
+    cautions: list[str]
+    used_by: list[str]
+
+
+class NewIngredientIn(In):
+    """A new ingredient of the kitchen's own; with `copy_of`, it starts from another's numbers."""
+
+    name: Name
+    role: RoleName | None = None
+    copy_of: Slug | None = None
+
+
+class IngredientIn(In):
+    """What an ingredient is. Of the library's own rows only `archived` can be changed."""
+
+    name: Name
+    role: RoleName
+    flavour_words: list[Annotated[str, Field(min_length=1, max_length=40)]] = Field(default_factory=list, max_length=12)
+    allergens: Words = Field(default_factory=list)
+    watch: Words = Field(default_factory=list)
+    gluten_risk: Literal["", "low", "medium", "high-needs-certified", "contains-gluten"] = ""
+    archived: bool = False
+
+
+class NumberIn(In):
+    """An own number: typical, and its range where that is known, in the unit of its field."""
+
+    typical: float = Field(ge=-200, le=1e9)
+    low: float | None = Field(default=None, ge=-200, le=1e9)
+    high: float | None = Field(default=None, ge=-200, le=1e9)
+    quality: Literal["measured", "label", "table", "estimate"] = "estimate"
+    source: Annotated[str, Field(max_length=200)] = ""
+
+
+class AsideIn(In):
+    """Whether the table's number counts instead of the kitchen's own."""
+
+    aside: bool
