@@ -53,9 +53,9 @@ screenshots: $(STAMPS)/python-dev $(WEB)
 
 lock: $(STAMPS)/python-dev
 	$(BIN)/pip install -q uv
-	$(BIN)/uv pip compile -q --no-emit-index-url --no-emit-find-links --custom-compile-command "make lock" \
+	$(BIN)/uv pip compile -q --universal --no-emit-index-url --no-emit-find-links --custom-compile-command "make lock" \
 		pyproject.toml -o requirements.lock
-	$(BIN)/uv pip compile -q --no-emit-index-url --no-emit-find-links --custom-compile-command "make lock" \
+	$(BIN)/uv pip compile -q --universal --no-emit-index-url --no-emit-find-links --custom-compile-command "make lock" \
 		pyproject.toml --group dev -c requirements.lock -o requirements-dev.lock
 
 clean:

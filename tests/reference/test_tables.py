@@ -13,7 +13,7 @@ from fallow_sieve.core.blends import BANDED, METRICS
 from fallow_sieve.core.errors import BadInputError
 from fallow_sieve.core.ingredients import Quality, Role
 from fallow_sieve.core.nutrients import NUTRIENTS
-from fallow_sieve.reference import doughs, kitchen, listing
+from fallow_sieve.reference import doughs, kitchen, listing, sieving
 from fallow_sieve.reference import tables as reading
 from fallow_sieve.reference.ingredients import CompositionRow, IngredientRow, library, library_shelf
 from fallow_sieve.reference.names import aliases, look_alikes
@@ -29,7 +29,7 @@ LOADERS = {
     "sweetness": kitchen.sweetness, "thickening": kitchen.thickening,
     "composition": lambda: read_table("composition", CompositionRow),
     "ingredients": lambda: read_table("ingredients", IngredientRow), "uses": lambda: read_table("uses", UseRow),
-    "dough_traits": lambda: tuple(listing.traits().values()), "diets": lambda: tuple(listing.diets().values()),
+    "dough_traits": lambda: tuple(listing.traits().values()), "grit_mapping": sieving.grit_mapping, "diets": lambda: tuple(listing.diets().values()),
     "use_bands": lambda: read_table("use_bands", BandRow), "binder_doses": lambda: read_table("binder_doses", DoseRow),
 }  # fmt: skip
 

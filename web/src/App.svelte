@@ -17,6 +17,7 @@
   const routes = {
     '/': wrap({ asyncComponent: () => import('./lib/briefs/BriefsPage.svelte') }),
     '/briefs/:id': wrap({ asyncComponent: () => import('./lib/briefs/BriefPage.svelte') }),
+    '/ingredients': wrap({ asyncComponent: () => import('./lib/shelf/ShelfPage.svelte') }),
     '/blends': wrap({ asyncComponent: () => import('./lib/blends/BlendsPage.svelte') }),
     '/bench/:id': wrap({ asyncComponent: () => import('./lib/bench/BenchPage.svelte') }),
     '/compare/:id': wrap({ asyncComponent: () => import('./lib/compare/ComparePage.svelte') }),

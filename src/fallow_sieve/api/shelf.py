@@ -144,7 +144,7 @@ def _columns() -> list[str]:
 
 
 def _sort() -> str:
-    by = request.args.get("sort", "name")
+    by = request.args.get("sort", "role")
     if by not in SORTS:
         raise BadInputError(f"no sorting by {shown(by)}", place="?sort", right="name, role, or one of the columns")
     return by

@@ -29,7 +29,7 @@ class ShelfQuery(PageQuery):
     in_stock: Literal["0", "1"] = "0"
     own: Literal["0", "1"] = "0"
     archived: Literal["0", "1"] = "0"
-    sort: Annotated[str, Field(max_length=60)] = "name"
+    sort: Annotated[str, Field(max_length=60)] = "role"
     descending: Literal["0", "1"] = "0"
     basis: Annotated[str, Field(max_length=20)] = "100g"
     columns: Typed = ""

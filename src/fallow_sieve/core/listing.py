@@ -10,7 +10,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from fallow_sieve.core.columns import COLUMNS, Cell, cell
-from fallow_sieve.core.ingredients import Ingredient
+from fallow_sieve.core.ingredients import Ingredient, Role
 from fallow_sieve.core.quantities import Basis
 from fallow_sieve.core.shelf import COLUMN, FloatArray, Shelf
 
@@ -91,9 +91,10 @@ class Row:
     cells: tuple[Cell | None, ...] = field(default=())
 
 
+_PLACE_OF_ROLE = {role: n for n, role in enumerate(Role)}
 _BY_WORD: Mapping[str, Callable[[Ingredient], str]] = {
     "name": lambda i: i.name.lower(),
-    "role": lambda i: f"{i.role} {i.name.lower()}",
+    "role": lambda i: f"{_PLACE_OF_ROLE[i.role]:02d} {i.name.lower()}",
 }
 SORTS = (*_BY_WORD, *COLUMNS)
 _SCALE_TO_PERCENTILE = 95

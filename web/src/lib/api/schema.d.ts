@@ -21,6 +21,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/bench-tests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Record a bench test; its numbers are used from now on. */
+        post: operations["post__api_v1_bench-tests"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/bench-tests/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return what readings give, without storing them. */
+        post: operations["post__api_v1_bench-tests_try"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/bench-tests/{test_id}/withdrawn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Take a bench test out of use, or back into it; it stays on record. */
+        put: operations["put__api_v1_bench-tests_{test_id}_withdrawn"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/blends": {
         parameters: {
             query?: never;
@@ -196,6 +247,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/devices/scale": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return what the scale shows now. */
+        get: operations["get__api_v1_devices_scale"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/devices/scale/load": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Put a mass on the simulated scale; a real one has to be loaded by hand. */
+        put: operations["put__api_v1_devices_scale_load"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/devices/scale/tare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make what stands on the scale count as nothing. */
+        post: operations["post__api_v1_devices_scale_tare"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/differences": {
         parameters: {
             query?: never;
@@ -262,6 +364,41 @@ export interface paths {
         post?: never;
         /** Delete an own ingredient that nothing rests on; one that is used can only be put away. */
         delete: operations["delete__api_v1_ingredients_{slug}"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/ingredients/{slug}/findings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return the bench tests and labels of an ingredient and its lots, the newest first. */
+        get: operations["get__api_v1_ingredients_{slug}_findings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/ingredients/{slug}/lots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return the lots of an ingredient, the first to draw from first. */
+        get: operations["get__api_v1_ingredients_{slug}_lots"];
+        put?: never;
+        /** Add a lot. */
+        post: operations["post__api_v1_ingredients_{slug}_lots"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -337,6 +474,92 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Record a panel; its numbers are used from now on. One that cannot be true is refused. */
+        post: operations["post__api_v1_labels"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/labels/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return what a panel gives per 100 g and what does not fit, without storing it. */
+        post: operations["post__api_v1_labels_try"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/labels/understand": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return what the text of a panel was understood as, with every line that was not marked. */
+        post: operations["post__api_v1_labels_understand"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/labels/{label_id}/withdrawn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Take a label out of use, or back into it; it stays on record. */
+        put: operations["put__api_v1_labels_{label_id}_withdrawn"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/lots/{lot_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return one lot. */
+        get: operations["get__api_v1_lots_{lot_id}"];
+        /** Save a lot: its stock, its price, or whether it is put away. */
+        put: operations["put__api_v1_lots_{lot_id}"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/nutrition": {
         parameters: {
             query?: never;
@@ -363,6 +586,23 @@ export interface paths {
         };
         /** Return uses, metrics, roles, nutrients, allergens and aims. */
         get: operations["get__api_v1_reference"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/scale-checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return the checks of the kitchen's scale, the newest first. */
+        get: operations["get__api_v1_scale-checks"];
         put?: never;
         post?: never;
         delete?: never;
@@ -549,6 +789,59 @@ export interface components {
             mass_g: number | null;
             /** Volume Ml */
             volume_ml: number | null;
+        };
+        /**
+         * BenchResultOut
+         * @description What readings give: the verdict in one line, the numbers, and the working of its kind.
+         */
+        BenchResultOut: {
+            /** @default null */
+            cup: components["schemas"]["CupWeight"] | null;
+            /** Gives */
+            gives: components["schemas"]["GivenOut"][];
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "cup" | "water" | "sieve" | "scale";
+            /** Say */
+            say: string;
+            /** @default null */
+            scale: components["schemas"]["ScaleCheck"] | null;
+            /** @default null */
+            sieve: components["schemas"]["Grading"] | null;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "same" | "more" | "less" | "new";
+            /** Warnings */
+            warnings: string[];
+            /** @default null */
+            water: components["schemas"]["WaterTaken"] | null;
+        };
+        /**
+         * BenchTestIn
+         * @description A bench test of an ingredient or one lot of it; a check of the scale has neither.
+         */
+        BenchTestIn: {
+            /**
+             * Ingredient
+             * @default null
+             */
+            ingredient?: string | null;
+            /**
+             * Lot Id
+             * @default null
+             */
+            lot_id?: number | null;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /** Readings */
+            readings: components["schemas"]["CupIn"] | components["schemas"]["WaterIn"] | components["schemas"]["SieveIn"] | components["schemas"]["ScaleIn"];
         };
         /**
          * BinderLoad
@@ -822,6 +1115,25 @@ export interface components {
             typical: number;
         };
         /**
+         * Check
+         * @description Something that does not fit: its kind, whether it cannot be or only looks odd, the field, and what to do.
+         */
+        Check: {
+            /** Field */
+            field: string;
+            /** Kind */
+            kind: string;
+            /** Look */
+            look: string;
+            /** Say */
+            say: string;
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "impossible" | "look";
+        };
+        /**
          * Column
          * @description A column of numbers: name, label, unit, decimals on 100 g, group, and whether it follows the basis.
          */
@@ -869,6 +1181,36 @@ export interface components {
              * @default null
              */
             value?: number | null;
+        };
+        /**
+         * CupIn
+         * @description Levelled cups, each weighed without the cup (g), their volume, and how they were filled.
+         */
+        CupIn: {
+            /** Cup Ml */
+            cup_ml: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cup";
+            /** Net G */
+            net_g: number[];
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "sifted" | "spooned" | "dipped";
+        };
+        /**
+         * CupWeight
+         * @description How heavy a cup is: density in g/mL (range: where the next cup falls), grams a cup, and the verdict.
+         */
+        CupWeight: {
+            cup_g: components["schemas"]["Range"];
+            density: components["schemas"]["Range"];
+            mean: components["schemas"]["Measured"];
+            verdict: components["schemas"]["Verdict"];
         };
         /**
          * Diet
@@ -1074,6 +1416,43 @@ export interface components {
             q?: string;
         };
         /**
+         * FindingOut
+         * @description A bench test or label on record.
+         */
+        FindingOut: {
+            /** Id */
+            id: number;
+            /** Lot Code */
+            lot_code: string;
+            /** Lot Id */
+            lot_id: number | null;
+            /** Note */
+            note: string;
+            /** On */
+            on: string;
+            /** Readings */
+            readings: {
+                [key: string]: unknown;
+            };
+            /** Say */
+            say: string;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "cup" | "water" | "sieve" | "scale" | "label";
+            /** Withdrawn */
+            withdrawn: boolean;
+        };
+        /**
+         * FindingsOut
+         * @description What was found out about an ingredient's bags, the newest first.
+         */
+        FindingsOut: {
+            /** Items */
+            items: components["schemas"]["FindingOut"][];
+        };
+        /**
          * Fit
          * @description How well a blend fits a use: score 0–100 (None where nothing can be judged) and a result per band.
          */
@@ -1103,6 +1482,20 @@ export interface components {
             name: string;
         };
         /**
+         * GivenOut
+         * @description A number that a finding gives, in its unit, and what counted before.
+         */
+        GivenOut: {
+            before: components["schemas"]["Range"] | null;
+            /** Field */
+            field: string;
+            /** Label */
+            label: string;
+            range: components["schemas"]["Range"];
+            /** Unit */
+            unit: string;
+        };
+        /**
          * GlutenEstimate
          * @description Status `known`, `unknown` or `contains`; mg/kg that the known parts give, on the whole mix's mass.
          *
@@ -1118,6 +1511,30 @@ export interface components {
             status: string;
             /** Unknown Parts */
             unknown_parts: string[];
+        };
+        /**
+         * Grading
+         * @description A grading: cumulative curve, sizes d₁₀ d₅₀ d₉₀ in µm (None outside the stack), fit, grit, and mass balance.
+         *
+         *     `loss_pct` is what was lost (negative: gained) of the mass put in; `warnings` say what to look at.
+         */
+        Grading: {
+            /** D10 Um */
+            d10_um: number | null;
+            /** D50 Um */
+            d50_um: number | null;
+            /** D90 Um */
+            d90_um: number | null;
+            fit: components["schemas"]["RosinRammler"] | null;
+            grit: components["schemas"]["Range"];
+            /** Loss Pct */
+            loss_pct: number;
+            /** Passing */
+            passing: components["schemas"]["Passing"][];
+            /** Say */
+            say: string;
+            /** Warnings */
+            warnings: string[];
         };
         /**
          * ImportOut
@@ -1329,6 +1746,87 @@ export interface components {
             version: number;
         };
         /**
+         * LabelIn
+         * @description A label panel: the serving, the convention, and numbers as printed by nutrient; blanks are unknown.
+         */
+        LabelIn: {
+            /**
+             * Amount
+             * @default null
+             */
+            amount?: number | null;
+            /**
+             * Convention
+             * @enum {string}
+             */
+            convention: "inside" | "apart";
+            /** Ingredient */
+            ingredient: string;
+            /**
+             * Lot Id
+             * @default null
+             */
+            lot_id?: number | null;
+            /** Printed */
+            printed: {
+                [key: string]: string;
+            };
+            /**
+             * Unit
+             * @default g
+             * @enum {string}
+             */
+            unit?: "g" | "oz" | "ml" | "cup" | "tablespoon" | "teaspoon";
+            /**
+             * Weighs G
+             * @default null
+             */
+            weighs_g?: number | null;
+        };
+        /**
+         * LabelOut
+         * @description What a panel gives per 100 g, how wide rounding makes it, what does not fit, and whether it can be used.
+         */
+        LabelOut: {
+            /** Can Use */
+            can_use: boolean;
+            /** Checks */
+            checks: components["schemas"]["Check"][];
+            /** Gives */
+            gives: components["schemas"]["GivenOut"][];
+            /** Numbers */
+            numbers: components["schemas"]["Per100G"][];
+            serving_g: components["schemas"]["Range"];
+        };
+        /**
+         * LabelTextIn
+         * @description The text of a panel, pasted.
+         */
+        LabelTextIn: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * LabelTextOut
+         * @description What a text was understood as, line by line.
+         */
+        LabelTextOut: {
+            /** Convention */
+            convention: ("inside" | "apart") | null;
+            /** Lines */
+            lines: components["schemas"]["PanelLine"][];
+            /** Printed */
+            printed: {
+                [key: string]: string;
+            };
+            /** Serving */
+            serving: string;
+            /** Serving G */
+            serving_g: string;
+            /** Serving Unit */
+            serving_unit: string;
+        };
+        /**
          * LayerNumberOut
          * @description One number as one layer has it: table, own, label or measured.
          */
@@ -1406,6 +1904,14 @@ export interface components {
             price_cap_per_kg?: number | null;
         };
         /**
+         * LoadIn
+         * @description What is put on the simulated scale, in g.
+         */
+        LoadIn: {
+            /** Mass G */
+            mass_g: number;
+        };
+        /**
          * LookAlikeOut
          * @description An ingredient that this one is taken for.
          */
@@ -1416,6 +1922,123 @@ export interface components {
             ingredient: string;
             /** Name */
             name: string;
+        };
+        /**
+         * LotFullOut
+         * @description A lot as stored, how it stands, and what is known of it by its own label and tests.
+         */
+        LotFullOut: {
+            /** Archived */
+            archived: boolean;
+            /** Best Before */
+            best_before: string | null;
+            /** Bought G */
+            bought_g: number;
+            /** Bought On */
+            bought_on: string | null;
+            /** Code */
+            code: string;
+            /** Gluten Basis */
+            gluten_basis: string;
+            /** Gluten Mg Per Kg */
+            gluten_mg_per_kg: number | null;
+            /** Gluten On */
+            gluten_on: string | null;
+            /** Id */
+            id: number;
+            /** Ingredient */
+            ingredient: string;
+            /** Note */
+            note: string;
+            /** Own Numbers */
+            own_numbers: string[];
+            /** Pack G */
+            pack_g: number | null;
+            /** Pack Price */
+            pack_price: number | null;
+            /** Price Per Kg */
+            price_per_kg: number | null;
+            standing: components["schemas"]["LotStanding"];
+            /** Stock G */
+            stock_g: number;
+            /** Supplier */
+            supplier: string;
+            /** Version */
+            version: number;
+            /** Yield Pct */
+            yield_pct: number;
+        };
+        /**
+         * LotIn
+         * @description A lot in a bin; see the core's Lot for what its fields mean.
+         */
+        LotIn: {
+            /**
+             * Archived
+             * @default false
+             */
+            archived?: boolean;
+            /**
+             * Best Before
+             * @default null
+             */
+            best_before?: string | null;
+            /** Bought G */
+            bought_g: number;
+            /**
+             * Bought On
+             * @default null
+             */
+            bought_on?: string | null;
+            /** Code */
+            code: string;
+            /**
+             * Gluten Basis
+             * @default
+             */
+            gluten_basis?: string;
+            /**
+             * Gluten Mg Per Kg
+             * @default null
+             */
+            gluten_mg_per_kg?: number | null;
+            /**
+             * Gluten On
+             * @default null
+             */
+            gluten_on?: string | null;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * Pack G
+             * @default null
+             */
+            pack_g?: number | null;
+            /**
+             * Pack Price
+             * @default null
+             */
+            pack_price?: number | null;
+            /**
+             * Price Per Kg
+             * @default null
+             */
+            price_per_kg?: number | null;
+            /** Stock G */
+            stock_g: number;
+            /**
+             * Supplier
+             * @default
+             */
+            supplier?: string;
+            /**
+             * Yield Pct
+             * @default 100
+             */
+            yield_pct?: number;
         };
         /**
          * LotOut
@@ -1436,6 +2059,58 @@ export interface components {
             stock_g: number;
             /** Supplier */
             supplier: string;
+        };
+        /**
+         * LotStanding
+         * @description How a lot stands: its place in the order of drawing (1 is next, None is empty) and days left (None: no date).
+         */
+        LotStanding: {
+            /** Days Left */
+            days_left: number | null;
+            /** Draw */
+            draw: number | null;
+            /** Say */
+            say: string;
+        };
+        /**
+         * LotsOut
+         * @description The lots of an ingredient, the first to draw from first, in one sentence, and the price over time.
+         */
+        LotsOut: {
+            /** Items */
+            items: components["schemas"]["LotFullOut"][];
+            /** Prices */
+            prices: components["schemas"]["PricePointOut"][];
+            /** Say */
+            say: string;
+        };
+        /**
+         * Measured
+         * @description A repeated measurement in its unit: readings, mean, standard deviation, and two 95 % half-widths.
+         *
+         *     `half_width` is of the mean; `next_half_width` says where one more reading would fall.
+         */
+        Measured: {
+            /** Half Width */
+            half_width: number;
+            /** Mean */
+            mean: number;
+            /** Next Half Width */
+            next_half_width: number;
+            /** Readings */
+            readings: number[];
+            /** Sd */
+            sd: number;
+        };
+        /**
+         * MeshIn
+         * @description What stayed on a mesh (opening in µm, 0 for the pan), in g.
+         */
+        MeshIn: {
+            /** Mass G */
+            mass_g: number;
+            /** Opening Um */
+            opening_um: number;
         };
         /**
          * MetricChange
@@ -1651,6 +2326,21 @@ export interface components {
             usual_max_pct: number;
         };
         /**
+         * PanelLine
+         * @description A line of the text: as it stands, whether it was taken, and what for or why not.
+         */
+        PanelLine: {
+            /** Say */
+            say: string;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "taken" | "partly" | "not" | "empty";
+            /** Text */
+            text: string;
+        };
+        /**
          * PartChange
          * @description A part before and after, in % of flour base (None: absent); `change_pct` is after less before.
          *
@@ -1748,6 +2438,38 @@ export interface components {
             parts: components["schemas"]["PartOut"][];
         };
         /**
+         * Passing
+         * @description A point of the cumulative curve: opening in µm, and % of the mass that passed it.
+         */
+        Passing: {
+            /** Opening Um */
+            opening_um: number;
+            /** Passing Pct */
+            passing_pct: number;
+        };
+        /**
+         * Per100G
+         * @description One printed number: as printed, the range it stands for on the serving and per 100 g, in its own unit.
+         */
+        Per100G: {
+            /** Name */
+            name: string;
+            on_serving: components["schemas"]["Range"];
+            per_100_g: components["schemas"]["Range"];
+            /** Printed */
+            printed: string;
+        };
+        /**
+         * PricePointOut
+         * @description The price per usable kg on the day of buying.
+         */
+        PricePointOut: {
+            /** Day */
+            day: string;
+            /** Price Per Kg */
+            price_per_kg: number;
+        };
+        /**
          * Problem
          * @description An error (RFC 9457): what is wrong, where, and what would be right.
          */
@@ -1841,6 +2563,65 @@ export interface components {
          * @enum {string}
          */
         Role: "whole_grain" | "refined_flour" | "root_flour" | "starch" | "nut_seed" | "legume" | "protein" | "fibre" | "binder" | "other";
+        /**
+         * RosinRammler
+         * @description The fitted distribution: d′ in µm (36.8 % stay on it), spread n (high is even), and r² of the line.
+         */
+        RosinRammler: {
+            /** R Squared */
+            r_squared: number;
+            /** Size Um */
+            size_um: number;
+            /** Spread */
+            spread: number;
+        };
+        /**
+         * ScaleCheck
+         * @description What a scale can tell: its readability and repeatability (g), and the smallest dose it weighs to 5 % (g).
+         */
+        ScaleCheck: {
+            /** Mean G */
+            mean_g: number;
+            /** Readability G */
+            readability_g: number;
+            /** Repeatability G */
+            repeatability_g: number;
+            /** Say */
+            say: string;
+            /** Smallest Dose G */
+            smallest_dose_g: number;
+        };
+        /**
+         * ScaleIn
+         * @description Ten weighings of one coin (g), and the step that the scale shows (g).
+         */
+        ScaleIn: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "scale";
+            /** Readability G */
+            readability_g: number;
+            /** Readings G */
+            readings_g: number[];
+        };
+        /**
+         * ScaleOut
+         * @description What the scale on the bench shows.
+         */
+        ScaleOut: {
+            /** Mass G */
+            mass_g: number;
+            /** Name */
+            name: string;
+            /** Readability G */
+            readability_g: number;
+            /** Simulated */
+            simulated: boolean;
+            /** Stable */
+            stable: boolean;
+        };
         /**
          * SearchOut
          * @description What the search found, best first.
@@ -2005,7 +2786,7 @@ export interface components {
             roles?: string;
             /**
              * Sort
-             * @default name
+             * @default role
              */
             sort?: string;
             /**
@@ -2053,6 +2834,31 @@ export interface components {
             stock_g: number;
             /** Watch */
             watch: string[];
+        };
+        /**
+         * SieveIn
+         * @description A sieve grading: what was put in (g), and what stayed on each mesh and in the pan.
+         */
+        SieveIn: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sieve";
+            /** Stack */
+            stack: components["schemas"]["MeshIn"][];
+            /** Start G */
+            start_g: number;
+        };
+        /**
+         * SoakIn
+         * @description Dry flour, and the same wet in its cloth after draining (g).
+         */
+        SoakIn: {
+            /** Drained G */
+            drained_g: number;
+            /** Flour G */
+            flour_g: number;
         };
         /**
          * Status
@@ -2133,6 +2939,46 @@ export interface components {
             slug: string;
         };
         /**
+         * Verdict
+         * @description How a measurement stands to what was taken so far: `same`, `more`, `less` or `new`, by how many %, in words.
+         */
+        Verdict: {
+            /** By Pct */
+            by_pct: number | null;
+            /** Kind */
+            kind: string;
+            /** Say */
+            say: string;
+        };
+        /**
+         * WaterIn
+         * @description Water taken up: runs, and the cloth dry and after a blank run (g).
+         */
+        WaterIn: {
+            /** Cloth Dry G */
+            cloth_dry_g: number;
+            /** Cloth Wet G */
+            cloth_wet_g: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "water";
+            /** Runs */
+            runs: components["schemas"]["SoakIn"][];
+        };
+        /**
+         * WaterTaken
+         * @description How much water a flour takes up: g per g with its interval, what the cloth held (g), and the verdict.
+         */
+        WaterTaken: {
+            /** Cloth Water G */
+            cloth_water_g: number;
+            mean: components["schemas"]["Measured"];
+            thirst: components["schemas"]["Range"];
+            verdict: components["schemas"]["Verdict"];
+        };
+        /**
          * WholeIngredientOut
          * @description An ingredient in full: what it is, its numbers by layer, and who uses it.
          */
@@ -2185,6 +3031,14 @@ export interface components {
             /** Watch */
             watch: string[];
         };
+        /**
+         * WithdrawnIn
+         * @description Whether a finding is out of use.
+         */
+        WithdrawnIn: {
+            /** Withdrawn */
+            withdrawn: boolean;
+        };
     };
     responses: never;
     parameters: never;
@@ -2215,6 +3069,159 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["JudgementOut"];
                 };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_bench-tests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BenchTestIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchResultOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_bench-tests_try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BenchTestIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchResultOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "put__api_v1_bench-tests_{test_id}_withdrawn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                test_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WithdrawnIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not Found */
             404: {
@@ -2998,6 +4005,133 @@ export interface operations {
             };
         };
     };
+    get__api_v1_devices_scale: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScaleOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put__api_v1_devices_scale_load: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoadIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScaleOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post__api_v1_devices_scale_tare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScaleOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     post__api_v1_differences: {
         parameters: {
             query?: never;
@@ -3318,6 +4452,139 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get__api_v1_ingredients_{slug}_findings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FindingsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get__api_v1_ingredients_{slug}_lots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_ingredients_{slug}_lots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LotIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3662,6 +4929,315 @@ export interface operations {
             };
         };
     };
+    post__api_v1_labels: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LabelIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LabelOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post__api_v1_labels_try: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LabelIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LabelOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post__api_v1_labels_understand: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LabelTextIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LabelTextOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "put__api_v1_labels_{label_id}_withdrawn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                label_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WithdrawnIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get__api_v1_lots_{lot_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lot_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotFullOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "put__api_v1_lots_{lot_id}": {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The ETag that the record was read with. */
+                "If-Match": string;
+            };
+            path: {
+                lot_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LotIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     post__api_v1_nutrition: {
         parameters: {
             query?: never;
@@ -3729,6 +5305,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReferenceOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get__api_v1_scale-checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FindingsOut"];
                 };
             };
             /** @description Not Found */

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Part } from '../api/client';
 import { Autosave, type Working } from './autosave.svelte';
 
-const part = (mass_g: number): Part => ({ ingredient: 'teff-flour', mass_g, locked: false });
+const part = (mass_g: number): Part => ({ ingredient: 'teff-flour', mass_g, locked: false, lot_id: null });
 const working = (mass_g: number): Working => ({ parts: [part(mass_g)], based_on: null });
 const draft = (mass_g: number, version: number) => ({
   ...working(mass_g),

@@ -2,7 +2,12 @@ import { describe, expect, it } from 'vitest';
 import type { Part } from '../api/client';
 import { moveAcross, sameParts, sidesOf, stepFor, tidy, total, withMass } from './moves';
 
-const part = (ingredient: string, mass_g: number, locked = false): Part => ({ ingredient, mass_g, locked });
+const part = (ingredient: string, mass_g: number, locked = false): Part => ({
+  ingredient,
+  mass_g,
+  locked,
+  lot_id: null
+});
 const PARTS = [part('a', 300), part('b', 150), part('c', 50)];
 const ORDER = ['a', 'b', 'c'];
 

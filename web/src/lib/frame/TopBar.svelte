@@ -14,6 +14,7 @@
   // The path of the work, in its order. A stage stands here once it can be used.
   const stages = [
     { href: '#/', label: 'Briefs', at: /^\/(briefs.*)?$/ },
+    { href: '#/ingredients', label: 'Ingredients', at: /^\/(ingredients|side-by-side|shelf|scale)/ },
     { href: '#/blends', label: 'Blends', at: /^\/(blends|bench|compare|print)/ }
   ];
   const brief = $derived(current.brief);

@@ -1,0 +1,20 @@
+/** Something small that this browser remembers; what cannot be read is as if it were not there. */
+export function remembered<T extends object>(key: string, otherwise: T): { read(): T; keep(value: T): void } {
+  return {
+    read() {
+      try {
+        const found: unknown = JSON.parse(localStorage.getItem(key) ?? 'null');
+        return found && typeof found === 'object' ? { ...otherwise, ...found } : otherwise;
+      } catch {
+        return otherwise;
+      }
+    },
+    keep(value) {
+      try {
+        localStorage.setItem(key, JSON.stringify(value));
+      } catch {
+        // A full or forbidden store only means that it is forgotten.
+      }
+    }
+  };
+}
