@@ -9,6 +9,7 @@
   import TopBar from './lib/frame/TopBar.svelte';
   import { undoing } from './lib/frame/undo.svelte';
   import { kitchen } from './lib/kitchen.svelte';
+  import { scale } from './lib/scale/scale.svelte';
   import NotFound from './lib/frame/NotFound.svelte';
   import Patterns from './lib/column/Patterns.svelte';
   import Notices from './lib/ui/Notices.svelte';
@@ -18,6 +19,13 @@
     '/': wrap({ asyncComponent: () => import('./lib/briefs/BriefsPage.svelte') }),
     '/briefs/:id': wrap({ asyncComponent: () => import('./lib/briefs/BriefPage.svelte') }),
     '/ingredients': wrap({ asyncComponent: () => import('./lib/shelf/ShelfPage.svelte') }),
+    '/ingredients/:slug': wrap({ asyncComponent: () => import('./lib/ingredient/IngredientPage.svelte') }),
+    '/ingredients/:slug/label': wrap({ asyncComponent: () => import('./lib/label/LabelPage.svelte') }),
+    '/ingredients/:slug/test/:kind': wrap({
+      asyncComponent: () => import('./lib/findings/TestPage.svelte')
+    }),
+    '/scale': wrap({ asyncComponent: () => import('./lib/scale/ScalePage.svelte') }),
+    '/scale/check': wrap({ asyncComponent: () => import('./lib/findings/TestPage.svelte') }),
     '/blends': wrap({ asyncComponent: () => import('./lib/blends/BlendsPage.svelte') }),
     '/bench/:id': wrap({ asyncComponent: () => import('./lib/bench/BenchPage.svelte') }),
     '/compare/:id': wrap({ asyncComponent: () => import('./lib/compare/ComparePage.svelte') }),
@@ -74,7 +82,7 @@
   });
 </script>
 
-<svelte:window onkeydown={key} />
+<svelte:window onkeydown={key} onfocusin={(e) => scale.aim(e.target)} />
 
 <Patterns />
 <div class="frame">
@@ -86,6 +94,8 @@
       <Router {routes} restoreScrollState />
     {/if}
   </main>
+  {#if scale.open}{#await import('./lib/scale/ScalePanel.svelte') then { default: Panel }}<Panel
+      />{/await}{/if}
 </div>
 <Find open={finding} onclose={() => (finding = false)} />
 <Keys open={keys} onclose={() => (keys = false)} />

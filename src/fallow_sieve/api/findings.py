@@ -230,7 +230,7 @@ def _label_out(reading: LabelReading, checks: tuple[Check, ...], gives: list[Giv
 
 def _source(given: LabelIn) -> str:
     weighs = f" ({given.weighs_g:g} g)" if given.weighs_g else ""
-    return f"label, per {given.amount or 0:g} {given.unit}{weighs}"
+    return f"per {given.amount or 0:g} {given.unit}{weighs}"
 
 
 def _panel(session: Session, given: LabelIn) -> Panel:

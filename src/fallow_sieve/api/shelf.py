@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections import defaultdict
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Mapping, Sequence
 from typing import TypeVar
 
 from flask import Blueprint, Response, request
@@ -69,12 +69,12 @@ def shelf_page() -> Response:
     if "sort" in request.args or not query.strip():  # what was looked for stands best first
         rows = ordered(shelf, rows, by, request.args.get("descending") == "1", basis)
     shown_rows = [row_of(shelf.ingredients[r], columns, basis) for r in rows[cursor : cursor + limit]]
-    notes = _Notes()
+    notes = Notes()
     return answer(
         ShelfOut(
             columns=[COLUMNS[c] for c in columns],
             scales=[scale_of(values_of(shelf, rows, c, basis)) for c in columns],
-            basis=BasisOut(kind=basis.kind, mass_g=basis.mass_g, volume_ml=basis.volume_ml),
+            basis=basis_out(basis),
             items=[_row(r, found[r.ingredient.slug], notes) for r in shown_rows],
             notes=notes.all,
             total=len(rows),
@@ -150,24 +150,26 @@ def _sort() -> str:
     return by
 
 
-class _Notes:
+class Notes:
     """The notes of a page, each once."""
 
     def __init__(self) -> None:
         self._place: dict[Known, int] = {}
 
     def place(self, known: Known) -> int:
+        """Return the place of a note, added where it is new."""
         return self._place.setdefault(known, len(self._place))
 
     @property
     def all(self) -> list[NoteOut]:
+        """The notes in their order."""
         return [NoteOut(quality=k.quality, source=k.source, noted_on=k.noted_on) for k in self._place]
 
 
 _OWN_QUALITIES = ("measured", "label")
 
 
-def _row(row: Row, found_by: str, notes: _Notes) -> ShelfRowOut:
+def _row(row: Row, found_by: str, notes: Notes) -> ShelfRowOut:
     item = row.ingredient
     return ShelfRowOut(
         slug=item.slug,
@@ -182,9 +184,17 @@ def _row(row: Row, found_by: str, notes: _Notes) -> ShelfRowOut:
         gluten=status_of(item),
         gluten_mg_per_kg=item.gluten_mg_per_kg,
         found_by=found_by,
-        cells=[None if c is None else _cell(c, notes.place) for c in row.cells],
+        cells=[cell_out(c, notes) for c in row.cells],
     )
 
 
-def _cell(c: Cell, place: Callable[[Known], int]) -> CellOut:
-    return CellOut(typical=c.typical, low=c.low, high=c.high, note=place(c.known))
+def cell_out(c: Cell | None, notes: Notes) -> CellOut | None:
+    """Return a cell as the API gives it; how it is known goes into `notes`."""
+    if c is None:
+        return None
+    return CellOut(typical=c.typical, low=c.low, high=c.high, note=notes.place(c.known))
+
+
+def basis_out(basis: Basis) -> BasisOut:
+    """Return a basis as the API gives it."""
+    return BasisOut(kind=basis.kind, mass_g=basis.mass_g, volume_ml=basis.volume_ml)

@@ -8,10 +8,12 @@ from pydantic import Field
 
 from fallow_sieve.api.requests import In, Name, PageQuery, Slug
 from fallow_sieve.api.responses import LookAlikeOut, Out
+from fallow_sieve.core.cautions import LookAlike
 from fallow_sieve.core.columns import Column
 from fallow_sieve.core.estimates import Range
 from fallow_sieve.core.ingredients import Role
 from fallow_sieve.core.listing import Diet, Trait
+from fallow_sieve.core.stand_ins import StandIn
 
 Words = Annotated[list[Slug], Field(max_length=40)]
 RoleName = Annotated[Role, Field(strict=False)]
@@ -189,3 +191,70 @@ class AsideIn(In):
     """Whether the table's number counts instead of the kitchen's own."""
 
     aside: bool
+
+
+class SideQuery(In):
+    """Which flours side by side (slugs with commas between), and on which basis."""
+
+    slugs: Typed = ""
+    basis: Annotated[str, Field(max_length=20)] = "100g"
+
+
+class SideLineOut(Out):
+    """One number of every flour, and the end of the scale they share."""
+
+    column: Column
+    cells: list[CellOut | None]
+    scale: float
+
+
+class SideFlourOut(Out):
+    """What there is to say of one flour besides its numbers."""
+
+    slug: str
+    name: str
+    role: str
+    lab: list[float] | None
+    flavour_words: list[str]
+    allergens: list[str]
+    watch: list[str]
+    gluten: Literal["contains", "unknown", "known"]
+    gluten_mg_per_kg: float | None
+    gluten_risk: str
+    usual_max_pct: float | None
+    usual_max_reason: str
+    look_alikes: list[LookAlikeOut]
+
+
+class SideBySideOut(Out):
+    """Flours side by side."""
+
+    say: str
+    basis: BasisOut
+    flours: list[SideFlourOut]
+    lines: list[SideLineOut]
+    notes: list[NoteOut]
+    look_alikes: list[LookAlike]
+
+
+class StandInsQuery(In):
+    """By what to look for a stand-in, and how many."""
+
+    way: Literal["behaviour", "composition", "both"] = "both"
+    limit: int = Field(default=8, ge=1, le=30)
+
+
+class StandInOut(Out):
+    """A flour that could stand in, how far it is, what would change, and what else matters."""
+
+    found: StandIn
+    role: str
+    stock_g: float
+    price_per_kg: float | None
+    gluten: Literal["contains", "unknown", "known"]
+
+
+class StandInsOut(Out):
+    """What could stand in, the nearest first."""
+
+    items: list[StandInOut]

@@ -155,8 +155,12 @@ def stock_sentence(lots: Sequence[Lot], today: date) -> str:
     if late:
         return f"{said}; {', '.join(late)} past its date."
     first = min(stocked, key=_first_expired)
-    until = f", best before {first.best_before}" if first.best_before else ""
+    until = f", best before {_day(first.best_before)}" if first.best_before else ""
     return f"{said}; draw from {first.code} first{until}."
+
+
+def _day(day: date) -> str:
+    return f"{day.day} {day:%b} {day.year}"
 
 
 def price_history(lots: Iterable[Lot]) -> tuple[tuple[date, float], ...]:

@@ -212,4 +212,4 @@ def _say(d10: float | None, d50: float | None, d90: float | None, passing: Seque
             return f"{value:.0f} µm"
         return f"under {finest:.0f} µm" if passing[0].passing_pct > share else f"over {coarsest:.0f} µm"
 
-    return f"Half of it is finer than {size(d50, 50)}, a tenth than {size(d10, 10)}, nine tenths than {size(d90, 90)}."
+    return f"Half of it is finer than d₅₀ {size(d50, 50)}; d₁₀ {size(d10, 10)}, d₉₀ {size(d90, 90)}."

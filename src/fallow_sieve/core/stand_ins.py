@@ -99,6 +99,26 @@ def stand_ins(slug: str, shelf: Shelf, way: str = "both", count: int = 8) -> tup
     )
 
 
+def spreads_apart(
+    items: Sequence[Ingredient], shelf: Shelf, fields: Sequence[str]
+) -> tuple[str, Ingredient, Ingredient] | None:
+    """Return the field in which `items` lie furthest apart in spreads, with the lowest and the highest of them.
+
+    Only fields that all have count; None where there is none.
+    """
+    rows = [r for r, i in enumerate(shelf.ingredients) if i.in_flour_base]
+    at = [shelf.row_of[i.slug] for i in items]
+    everyone = list(dict.fromkeys([*rows, *at]))
+    values, known = _standardised(shelf, everyone, fields)
+    mine = [everyone.index(r) for r in at]
+    gaps = np.ptp(values[mine], axis=0) * known[mine].all(axis=0)
+    best = int(np.argmax(gaps))
+    if gaps[best] <= 0:
+        return None
+    column = values[mine, best]
+    return fields[best], items[int(np.argmin(column))], items[int(np.argmax(column))]
+
+
 def _comparable(item: Ingredient, wanted: Ingredient) -> bool:
     is_flour = wanted.in_flour_base or wanted.contains_gluten
     kin = item.in_flour_base if is_flour else item.role is wanted.role

@@ -128,7 +128,8 @@ def _serving(line: str, found: _Found) -> PanelLine | None:
         return PanelLine(line, "not", "a serving without a unit that is known")
     found.serving = (_fraction(amount), unit_name, _comma(grams or ""))
     weighing = f", which weighs {_comma(grams)} g" if grams else ""
-    return PanelLine(line, "taken", f"a serving of {_fraction(amount)} {unit_name}{weighing}")
+    many = "s" if unit_name in ("cup", "tablespoon", "teaspoon") and float(_fraction(amount)) > 1 else ""
+    return PanelLine(line, "taken", f"a serving of {_fraction(amount)} {unit_name}{many}{weighing}")
 
 
 def _fraction(text: str) -> str:

@@ -1,4 +1,4 @@
-const GRAMS_PER_OUNCE = 28.349523125;
+export const GRAMS_PER_OUNCE = 28.349523125;
 const THIN = '\u202f';
 
 /** Returns `value` with `decimals` places, thousands set apart by a thin space; a dash where it is unknown. */

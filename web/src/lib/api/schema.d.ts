@@ -439,6 +439,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/ingredients/{slug}/stand-ins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return what could stand in for a flour, the nearest first, by behaviour, composition or both. */
+        get: operations["get__api_v1_ingredients_{slug}_stand-ins"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/ingredients/{slug}/whole": {
         parameters: {
             query?: never;
@@ -654,6 +671,23 @@ export interface paths {
         };
         /** Return the columns, traits and diets that the shelf offers. */
         get: operations["get__api_v1_shelf_choices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/side-by-side": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return up to six flours side by side, on one basis. */
+        get: operations["get__api_v1_side-by-side"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1113,6 +1147,28 @@ export interface components {
             note: number;
             /** Typical */
             typical: number;
+        };
+        /**
+         * Change
+         * @description What would change in one property: from and to in its unit, the difference in spreads, and its share.
+         *
+         *     `share_pct` is the part of the squared distance that it makes up.
+         */
+        Change: {
+            /** After */
+            after: number;
+            /** Before */
+            before: number;
+            /** Field */
+            field: string;
+            /** Label */
+            label: string;
+            /** Share Pct */
+            share_pct: number;
+            /** Spreads */
+            spreads: number;
+            /** Unit */
+            unit: string;
         };
         /**
          * Check
@@ -1910,6 +1966,18 @@ export interface components {
         LoadIn: {
             /** Mass G */
             mass_g: number;
+        };
+        /**
+         * LookAlike
+         * @description Two ingredients (slugs) that are taken for each other, and how they differ.
+         */
+        LookAlike: {
+            /** Differ */
+            differ: string;
+            /** Ingredient */
+            ingredient: string;
+            /** Taken For */
+            taken_for: string;
         };
         /**
          * LookAlikeOut
@@ -2836,6 +2904,85 @@ export interface components {
             watch: string[];
         };
         /**
+         * SideBySideOut
+         * @description Flours side by side.
+         */
+        SideBySideOut: {
+            basis: components["schemas"]["BasisOut"];
+            /** Flours */
+            flours: components["schemas"]["SideFlourOut"][];
+            /** Lines */
+            lines: components["schemas"]["SideLineOut"][];
+            /** Look Alikes */
+            look_alikes: components["schemas"]["LookAlike"][];
+            /** Notes */
+            notes: components["schemas"]["NoteOut"][];
+            /** Say */
+            say: string;
+        };
+        /**
+         * SideFlourOut
+         * @description What there is to say of one flour besides its numbers.
+         */
+        SideFlourOut: {
+            /** Allergens */
+            allergens: string[];
+            /** Flavour Words */
+            flavour_words: string[];
+            /**
+             * Gluten
+             * @enum {string}
+             */
+            gluten: "contains" | "unknown" | "known";
+            /** Gluten Mg Per Kg */
+            gluten_mg_per_kg: number | null;
+            /** Gluten Risk */
+            gluten_risk: string;
+            /** Lab */
+            lab: number[] | null;
+            /** Look Alikes */
+            look_alikes: components["schemas"]["LookAlikeOut"][];
+            /** Name */
+            name: string;
+            /** Role */
+            role: string;
+            /** Slug */
+            slug: string;
+            /** Usual Max Pct */
+            usual_max_pct: number | null;
+            /** Usual Max Reason */
+            usual_max_reason: string;
+            /** Watch */
+            watch: string[];
+        };
+        /**
+         * SideLineOut
+         * @description One number of every flour, and the end of the scale they share.
+         */
+        SideLineOut: {
+            /** Cells */
+            cells: (components["schemas"]["CellOut"] | null)[];
+            column: components["schemas"]["Column"];
+            /** Scale */
+            scale: number;
+        };
+        /**
+         * SideQuery
+         * @description Which flours side by side (slugs with commas between), and on which basis.
+         */
+        SideQuery: {
+            /**
+             * Basis
+             * @default 100g
+             */
+            basis?: string;
+            /**
+             * Slugs
+             * @default
+             */
+            slugs?: string;
+        };
+        /**
          * SieveIn
          * @description A sieve grading: what was put in (g), and what stayed on each mesh and in the pan.
          */
@@ -2859,6 +3006,74 @@ export interface components {
             drained_g: number;
             /** Flour G */
             flour_g: number;
+        };
+        /**
+         * StandIn
+         * @description A flour that could stand in: how far it is (in spreads), what would change most, what it brings along.
+         *
+         *     `known_pct` is the share of the compared properties that both have; `adds` and `loses` are marks (allergens and
+         *     watched); `say` is the whole in one line.
+         */
+        StandIn: {
+            /** Adds */
+            adds: string[];
+            /** Changes */
+            changes: components["schemas"]["Change"][];
+            /** Distance */
+            distance: number;
+            /** Ingredient */
+            ingredient: string;
+            /** Known Pct */
+            known_pct: number;
+            /** Loses */
+            loses: string[];
+            /** Name */
+            name: string;
+            /** Say */
+            say: string;
+        };
+        /**
+         * StandInOut
+         * @description A flour that could stand in, how far it is, what would change, and what else matters.
+         */
+        StandInOut: {
+            found: components["schemas"]["StandIn"];
+            /**
+             * Gluten
+             * @enum {string}
+             */
+            gluten: "contains" | "unknown" | "known";
+            /** Price Per Kg */
+            price_per_kg: number | null;
+            /** Role */
+            role: string;
+            /** Stock G */
+            stock_g: number;
+        };
+        /**
+         * StandInsOut
+         * @description What could stand in, the nearest first.
+         */
+        StandInsOut: {
+            /** Items */
+            items: components["schemas"]["StandInOut"][];
+        };
+        /**
+         * StandInsQuery
+         * @description By what to look for a stand-in, and how many.
+         */
+        StandInsQuery: {
+            /**
+             * Limit
+             * @default 8
+             */
+            limit?: number;
+            /**
+             * Way
+             * @default both
+             * @enum {string}
+             */
+            way?: "behaviour" | "composition" | "both";
         };
         /**
          * Status
@@ -4788,6 +5003,49 @@ export interface operations {
             };
         };
     };
+    "get__api_v1_ingredients_{slug}_stand-ins": {
+        parameters: {
+            query?: {
+                way?: "behaviour" | "composition" | "both";
+                limit?: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandInsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "get__api_v1_ingredients_{slug}_whole": {
         parameters: {
             query?: never;
@@ -5474,6 +5732,47 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShelfChoicesOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get__api_v1_side-by-side": {
+        parameters: {
+            query?: {
+                slugs?: string;
+                basis?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SideBySideOut"];
                 };
             };
             /** @description Not Found */

@@ -11,8 +11,21 @@
     kind: string;
     describedby?: string;
     soft?: boolean;
+    /** The unit of a mass, which a scale can then fill. */
+    mass?: string;
   }
-  const { label, shown, take, nudge, onkey, onfocus, kind, describedby, soft = false }: Props = $props();
+  const {
+    label,
+    shown,
+    take,
+    nudge,
+    onkey,
+    onfocus,
+    kind,
+    describedby,
+    soft = false,
+    mass
+  }: Props = $props();
   let typed = $state<string | null>(null);
   let wrong = $state('');
 
@@ -49,6 +62,7 @@
     class="num"
     class:soft
     data-cell={kind}
+    data-mass={mass}
     aria-label={label}
     aria-invalid={wrong ? true : undefined}
     aria-describedby={describedby}

@@ -90,6 +90,7 @@
   </button>
   <Cell
     kind="mass"
+    mass={unit}
     label="{name}, {unit}"
     shown={massFigure(part.mass_g, unit)}
     take={takeMass}

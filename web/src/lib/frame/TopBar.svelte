@@ -1,7 +1,8 @@
 <script lang="ts">
-  import { Moon, Redo2, Search, Settings, Sun, Undo2 } from '@lucide/svelte';
+  import { Moon, Redo2, Search, Settings, Sun, Undo2, Weight } from '@lucide/svelte';
   import { router } from 'svelte-spa-router';
   import { appearance } from './appearance.svelte';
+  import { scale } from '../scale/scale.svelte';
   import { current } from './current.svelte';
   import { undoing } from './undo.svelte';
 
@@ -48,6 +49,15 @@
     {/if}
     <button class="action quiet" onclick={onsearch} aria-label="Find (key /)">
       <Search size={18} aria-hidden="true" /><kbd class="wide-only">/</kbd>
+    </button>
+    <button
+      class="action quiet"
+      aria-label="Scale"
+      aria-pressed={scale.open}
+      title="The scale on the bench"
+      onclick={() => (scale.open = !scale.open)}
+    >
+      <Weight size={18} aria-hidden="true" />
     </button>
     <button class="action quiet" onclick={onkeys} aria-label="Keys (key ?)"><kbd>?</kbd></button>
     <button

@@ -31,6 +31,7 @@
     single = false,
     most = 99,
     joined = 'or',
+    things = 'of them',
     onchange
   }: Props = $props();
   const id = $props.id();
@@ -51,42 +52,49 @@
   }
 </script>
 
-<Popover positioning={{ placement: 'bottom-start', gutter: 4 }}>
-  <Popover.Trigger class="blank" aria-label="{label}: {shown}">{shown}</Popover.Trigger>
-  <Portal>
-    <Popover.Positioner class="choice-place">
-      <Popover.Content class="choice">
-        <Popover.Title><span class="sr-only">{label}</span></Popover.Title>
-        <div class="options" class:many={options.length > 18}>
-          {#each groups as group (group)}
-            <fieldset>
-              <legend class:sr-only={!group}>{group || label}</legend>
-              {#each options.filter((o) => (o.group ?? '') === group) as option (option.name)}
-                <label>
-                  <input
-                    type={single ? 'radio' : 'checkbox'}
-                    name={id}
-                    checked={chosen.includes(option.name)}
-                    disabled={!single && chosen.length >= most && !chosen.includes(option.name)}
-                    onchange={() => toggle(option.name)}
-                  />
-                  <span
-                    >{option.label}{#if option.hint}<span class="hint small">{option.hint}</span>{/if}</span
-                  >
-                </label>
-              {/each}
-            </fieldset>
-          {/each}
-        </div>
-        {#if !single && chosen.length}
-          <button class="link small clear" onclick={() => onchange([])}>Back to “{none}”</button>
-        {/if}
-      </Popover.Content>
-    </Popover.Positioner>
-  </Portal>
-</Popover>
+<!-- A flex box, so that no space comes between the blank and the comma after it. -->
+<span class="blank-box"
+  ><Popover positioning={{ placement: 'bottom-start', gutter: 4 }}>
+    <Popover.Trigger class="blank" aria-label="{label}: {shown}">{shown}</Popover.Trigger>
+    <Portal>
+      <Popover.Positioner class="choice-place">
+        <Popover.Content class="choice">
+          <Popover.Title><span class="sr-only">{label}</span></Popover.Title>
+          <div class="options" class:many={options.length > 18}>
+            {#each groups as group (group)}
+              <fieldset>
+                <legend class:sr-only={!group}>{group || label}</legend>
+                {#each options.filter((o) => (o.group ?? '') === group) as option (option.name)}
+                  <label>
+                    <input
+                      type={single ? 'radio' : 'checkbox'}
+                      name={id}
+                      checked={chosen.includes(option.name)}
+                      disabled={!single && chosen.length >= most && !chosen.includes(option.name)}
+                      onchange={() => toggle(option.name)}
+                    />
+                    <span
+                      >{option.label}{#if option.hint}<span class="hint small">{option.hint}</span>{/if}</span
+                    >
+                  </label>
+                {/each}
+              </fieldset>
+            {/each}
+          </div>
+          {#if !single && chosen.length}
+            <button class="link small clear" onclick={() => onchange([])}>Back to “{none}”</button>
+          {/if}
+        </Popover.Content>
+      </Popover.Positioner>
+    </Portal>
+  </Popover></span
+>
 
 <style>
+  .blank-box {
+    display: inline-flex;
+  }
+
   :global(.blank) {
     padding: 0;
     border-bottom: 2px solid var(--flax);

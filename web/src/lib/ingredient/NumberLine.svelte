@@ -1,0 +1,193 @@
+<!-- One number: its range drawn over the table's, the figure to type over, and how it is known. -->
+<script lang="ts">
+  import { wordsOf } from '../api/client';
+  import Cell from '../bench/Cell.svelte';
+  import { day, figure } from '../format';
+  import { notices } from '../ui/notices.svelte';
+  import type { NumberRow, OneIngredient } from './ingredient.svelte';
+  import { lineEnd, placesFor, rangeWords, readRange } from './reach';
+
+  interface Props {
+    one: OneIngredient;
+    row: NumberRow;
+  }
+  const { one, row }: Props = $props();
+  const places = $derived(placesFor(row));
+  const end = $derived(lineEnd(row));
+  const at = (v: number): number => (100 * Math.max(0, v)) / end;
+  const table = $derived(row.layers.find((l) => l.layer === 'table'));
+  const mine = $derived(row.layers.filter((l) => l.layer !== 'table'));
+  const best = $derived(mine.findLast((l) => !l.aside) ?? mine.at(-1));
+  const counting = $derived(row.layers.findLast((l) => !l.aside));
+  const words: Record<string, string> = {
+    own: 'your own',
+    label: 'label',
+    measured: 'measured',
+    derived: 'follows from others',
+    unknown: 'unknown'
+  };
+
+  async function take(text: string): Promise<string> {
+    const given = readRange(text);
+    if (!given) return 'A number, or one with its reach such as 8.2 ± 0.3 or 7.9–8.5.';
+    try {
+      await one.setNumber(row.field, { quality: 'estimate', source: 'typed in', ...given });
+      return '';
+    } catch (error) {
+      return wordsOf(error);
+    }
+  }
+
+  async function act(what: () => Promise<void>): Promise<void> {
+    try {
+      await what();
+    } catch (error) {
+      notices.say(wordsOf(error), true);
+    }
+  }
+</script>
+
+<tr data-number={row.field}>
+  <th scope="row">{row.label}<span class="soft small unit">{row.unit}</span></th>
+  <td class="line" aria-hidden="true">
+    {#if table && best && counting !== table}
+      <i class="table" style:left="{at(table.low)}%" style:width="{at(table.high) - at(table.low)}%"></i>
+      <i class="tick faint" style:left="{at(table.typical)}%"></i>
+    {/if}
+    {#if row.range && row.range.low >= 0}
+      <i
+        class="now"
+        class:sure={row.in_force !== 'table'}
+        style:left="{at(row.range.low)}%"
+        style:width="{at(row.range.high) - at(row.range.low)}%"
+      ></i>
+      <i class="tick" style:left="{at(row.range.typical)}%"></i>
+    {/if}
+  </td>
+  <td class="figure">
+    <Cell
+      kind="number"
+      label="{row.label}, {row.unit}"
+      shown={row.range ? figure(row.range.typical, places) : '–'}
+      {take}
+    />
+  </td>
+  <td class="num soft small range">
+    {row.range && row.range.high > row.range.low
+      ? `${figure(row.range.low, places)}–${figure(row.range.high, places)}`
+      : ''}
+  </td>
+  <td class="known small">
+    <span class:own={row.in_force !== 'table' && row.in_force !== 'unknown' && row.in_force !== 'derived'}
+      >{words[row.in_force] ?? counting?.quality.replace('-', ' ')}</span
+    >
+    {#if counting}<span class="soft source" title={counting.source}
+        >{counting.source}{counting.noted_on ? `, ${day(counting.noted_on)}` : ''}</span
+      >{/if}
+    {#if table && best && counting !== table}
+      <span class="soft">Table: {rangeWords(table, places)}.</span>
+      <button class="link" onclick={() => act(() => one.setAside(row.field, true))}
+        >Back to the table’s</button
+      >
+    {:else if table && best}
+      <span class="soft">Yours: {rangeWords(best, places)}, set aside.</span>
+      <button class="link" onclick={() => act(() => one.setAside(row.field, false))}>Use yours again</button>
+    {/if}
+    {#if counting?.layer === 'own'}
+      <button class="link" onclick={() => act(() => one.dropNumber(row.field))}
+        >Remove<span class="sr-only"> {row.label}</span></button
+      >
+    {/if}
+  </td>
+</tr>
+
+<style>
+  th,
+  td {
+    padding: 0.2rem 0.75rem 0.2rem 0;
+    border-bottom: 1px solid var(--hairline);
+    font-weight: 400;
+    text-align: left;
+    vertical-align: middle;
+  }
+
+  .unit {
+    margin-left: 0.4rem;
+  }
+
+  .line {
+    position: relative;
+    width: 22%;
+    min-width: 7rem;
+    background: linear-gradient(var(--hairline), var(--hairline)) 0 50% / calc(100% - 0.75rem) 1px no-repeat;
+  }
+
+  i {
+    position: absolute;
+    top: 50%;
+  }
+
+  .table {
+    height: 12px;
+    margin-top: -6px;
+    background: url("data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' width='5' height='5'%3E%3Cpath d='M0 5L5 0' stroke='%2387948d' stroke-width='.9'/%3E%3C/svg%3E");
+    outline: 1px solid var(--mesh);
+  }
+
+  .now {
+    height: 4px;
+    min-width: 2px;
+    margin-top: -2px;
+    background: var(--soft);
+  }
+
+  .now.sure {
+    background: var(--flax);
+  }
+
+  .tick {
+    width: 2px;
+    height: 12px;
+    margin: -6px 0 0 -1px;
+    background: var(--ink);
+  }
+
+  .tick.faint {
+    height: 12px;
+    background: var(--mesh);
+  }
+
+  .figure {
+    width: 5.5rem;
+  }
+
+  .range {
+    text-align: right;
+    white-space: nowrap;
+  }
+
+  .known {
+    width: 34%;
+  }
+
+  .own {
+    color: var(--flax);
+    font-weight: 600;
+  }
+
+  .source {
+    display: inline-block;
+    max-width: 100%;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    vertical-align: bottom;
+    white-space: nowrap;
+  }
+
+  @media (max-width: 640px) {
+    .line,
+    .range {
+      display: none;
+    }
+  }
+</style>
