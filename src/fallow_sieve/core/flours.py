@@ -89,5 +89,5 @@ def _say(items: Sequence[Ingredient], shelf: Shelf) -> str:
     places = column.decimals
     return (
         f"They differ most in {column.label.lower()}: {high.name} {most:.{places}f}, "
-        f"{low.name} {least:.{places}f} {column.unit}."
+        f"{low.name} {least:.{places}f} ({column.unit})."
     )

@@ -3,7 +3,7 @@
   import type { Judgement, Part } from '../api/client';
   import { figure, temperature } from '../format';
   import { kitchen } from '../kitchen.svelte';
-  import { restsOn } from './bag';
+  import RestsOn from './RestsOn.svelte';
   import Nutrition from './Nutrition.svelte';
 
   interface Props {
@@ -85,9 +85,11 @@
 
   <h2>Nutrition of the dry mix</h2>
   <p class="soft small">
-    Numbers rest on {restsOn(judgement)}. ≥ marks a lower bound: what is not known is not counted as zero. A
-    draft, not a label: local food law and a competent person decide.
+    ≥ marks a lower bound: what is not known is not counted as zero. A draft, not a label: local food law and
+    a competent person decide.
   </p>
+  <h3 class="mt-2">By mass, the judgement rests on numbers that are</h3>
+  <RestsOn {judgement} />
   <Nutrition {parts} />
 </div>
 

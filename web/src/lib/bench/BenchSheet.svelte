@@ -124,6 +124,9 @@
   </section>
   <div class="foot"><BagLine judgement={bench.judgement} onopen={() => (tab = 'bag')} /></div>
 </div>
+{#if bench.asksLot}{#await import('./LotSheet.svelte') then { default: LotSheet }}
+    <LotSheet {bench} slug={bench.asksLot} onclose={() => (bench.asksLot = null)} />
+  {/await}{/if}
 <KeepSheet {bench} open={keeping} onclose={() => (keeping = false)} />
 
 <style>

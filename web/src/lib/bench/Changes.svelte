@@ -47,7 +47,11 @@
     <ul>
       {#each found.parts as part (part.ingredient)}
         <li>
-          <span>{part.name}</span>
+          <span
+            >{part.name}{#if part.before_lot !== part.after_lot}<span class="soft small"
+                >{` ${part.before_lot || 'any lot'} → ${part.after_lot || 'any lot'}`}</span
+              >{/if}</span
+          >
           <span class="num soft">{share(part.before_pct)} → {share(part.after_pct)}</span>
           <b class="num">{signed(part.change_pct, 1)}</b>
         </li>

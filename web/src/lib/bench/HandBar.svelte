@@ -1,6 +1,6 @@
 <!-- Big buttons for the chosen part: for floury hands on a tablet or a phone. -->
 <script lang="ts">
-  import { Lock, LockOpen, Minus, Plus, Trash2 } from '@lucide/svelte';
+  import { Lock, LockOpen, Minus, Package, Plus, Trash2 } from '@lucide/svelte';
   import type { Bench } from './bench.svelte';
 
   const { bench }: { bench: Bench } = $props();
@@ -27,6 +27,13 @@
           size={18}
           aria-hidden="true"
         />{/if}
+    </button>
+    <button
+      class="action"
+      aria-label="Choose the lot of {name}"
+      onclick={() => (bench.asksLot = part.ingredient)}
+    >
+      <Package size={18} aria-hidden="true" />
     </button>
     <button class="action" aria-label="Remove {name}" onclick={() => bench.remove(part.ingredient)}>
       <Trash2 size={18} aria-hidden="true" />

@@ -22,10 +22,16 @@
   const over = $derived(bench.judgement?.over_usual.find((o) => o.ingredient === slug));
   // "Sorghum flour (whole grain)" stands as a name with a smaller line below.
   const split = $derived(/^(.*?) \((.*)\)$/.exec(name));
+  const chosen = $derived(bench.selected === slug);
+  const lot = $derived(part.lot_id ? `lot ${share?.lot_code ?? ''}` : '');
   const note = $derived(
-    over
-      ? `over its usual ${figure(over.usual_max_pct, 0)} %: ${over.reason}`
-      : [split?.[2], part.locked && 'locked'].filter(Boolean).join(' · ')
+    [
+      over ? `over its usual ${figure(over.usual_max_pct, 0)} %: ${over.reason}` : split?.[2],
+      part.locked && 'locked',
+      !chosen && lot
+    ]
+      .filter(Boolean)
+      .join(' · ')
   );
 
   function takeMass(text: string): string {
@@ -56,6 +62,9 @@
     if (event.key === 'l' || event.key === 'L') {
       event.preventDefault();
       bench.toggleLock(slug);
+    } else if (event.key === 'b' || event.key === 'B') {
+      event.preventDefault();
+      bench.asksLot = slug;
     } else if (event.key === 'Delete' && cell.value === '') {
       bench.remove(slug);
     } else {
@@ -84,10 +93,19 @@
 </script>
 
 <div class="row part-grid" class:compact class:on={bench.selected === slug}>
-  <button class="what" onclick={select} title={name}>
-    <span class="name">{split?.[1] ?? name}</span>
-    {#if note}<span class="note small" class:close={!!over}>{note}</span>{/if}
-  </button>
+  <div class="what">
+    <button class="pick" onclick={select} title={name}>
+      <span class="name">{split?.[1] ?? name}</span>
+      {#if note && (!chosen || !!over)}<span class="note small" class:close={!!over}>{note}</span>{/if}
+    </button>
+    {#if chosen && !over}
+      <span class="note small">
+        <button class="link" aria-label="Choose the lot of {name}" onclick={() => (bench.asksLot = slug)}
+          >{lot || 'any lot'}</button
+        >{note ? ` · ${note}` : ''}
+      </span>
+    {/if}
+  </div>
   <Cell
     kind="mass"
     mass={unit}
@@ -142,8 +160,13 @@
   .what {
     min-width: 0;
     padding: 0.1rem 0;
-    text-align: left;
     line-height: 1.15;
+  }
+
+  .pick {
+    display: block;
+    width: 100%;
+    text-align: left;
     cursor: pointer;
   }
 

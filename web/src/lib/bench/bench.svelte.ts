@@ -37,6 +37,8 @@ export class Bench implements Undoable {
   /** The revision drawn beside the blend, and what it is. */
   ghost = $state.raw<{ number: number; analysis: Analysis } | null>(null);
   selected = $state<string | null>(null);
+  /** The part whose lot is being chosen. */
+  asksLot = $state<string | null>(null);
   trouble = $state('');
   canUndo = $state(false);
   canRedo = $state(false);
@@ -206,6 +208,11 @@ export class Bench implements Undoable {
 
   toggleLock(slug: string): void {
     this.commit(this.parts.map((p) => (p.ingredient === slug ? { ...p, locked: !p.locked } : p)));
+  }
+
+  /** Lets a part draw on one lot, or on none in particular. */
+  setLot(slug: string, lot_id: number | null): void {
+    this.commit(this.parts.map((p) => (p.ingredient === slug ? { ...p, lot_id } : p)));
   }
 
   remove(slug: string): void {

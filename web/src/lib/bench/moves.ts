@@ -80,6 +80,11 @@ export function sameParts(a: readonly Part[], b: readonly Part[]): boolean {
   const other = new Map(b.map((p) => [p.ingredient, p]));
   return a.every((p) => {
     const q = other.get(p.ingredient);
-    return q !== undefined && q.mass_g === p.mass_g && q.locked === p.locked;
+    return (
+      q !== undefined &&
+      q.mass_g === p.mass_g &&
+      q.locked === p.locked &&
+      (q.lot_id ?? null) === (p.lot_id ?? null)
+    );
   });
 }

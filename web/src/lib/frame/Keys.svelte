@@ -24,6 +24,7 @@
         ['← →', 'grams or percent'],
         ['+ −', 'one step more or less (Shift: ten)'],
         ['L', 'lock or unlock'],
+        ['B', 'which bag (lot) it draws on'],
         ['Del', 'remove, when the cell is empty'],
         ['Enter', 'take what was typed']
       ]
@@ -34,6 +35,14 @@
         ['↑ ↓', 'move mass across it by one step'],
         ['Page ↑ ↓', 'ten steps'],
         ['Esc', 'while dragging: put it back']
+      ]
+    },
+    {
+      title: 'On the shelf',
+      keys: [
+        ['↑ ↓ ← →', 'walk over the numbers; their range and source stand below'],
+        ['Space', 'lay a flour out, to put it side by side'],
+        ['Enter', 'open the ingredient']
       ]
     },
     {

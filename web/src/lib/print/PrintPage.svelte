@@ -76,9 +76,9 @@
           <tbody>
             {#each byRole as part (part.ingredient)}
               <tr
-                ><th scope="row">{part.name}</th><td class="num big">{massFigure(part.mass_g, unit)}</td><td
-                  class="num">{figure(part.flour_pct, 1)}</td
-                ><td class="blank"></td><td><i></i></td></tr
+                ><th scope="row">{part.name}{part.lot_code ? `, lot ${part.lot_code}` : ''}</th><td
+                  class="num big">{massFigure(part.mass_g, unit)}</td
+                ><td class="num">{figure(part.flour_pct, 1)}</td><td class="blank"></td><td><i></i></td></tr
               >
             {/each}
             <tr class="sum"

@@ -1,7 +1,7 @@
 <!-- How a number was worked out: each ingredient's own number, what it gives, and where it is from. -->
 <script lang="ts">
   import { api, ask, wordsOf, type Part, type Schemas } from '../api/client';
-  import { figure } from '../format';
+  import { day, figure } from '../format';
   import { kitchen } from '../kitchen.svelte';
   import { loadOn } from '../ui/loading.svelte';
 
@@ -62,7 +62,12 @@
             <td class="num">{own(term)}</td>
             <td class="num">{term.gives === null ? '–' : figure(term.gives, Math.max(2, info.decimals))}</td>
             <td class="bar" aria-hidden="true"><i style:width="{(100 * (term.gives ?? 0)) / most}%"></i></td>
-            <td class="soft">{term.quality}<span class="source">{term.source}</span></td>
+            <td class="soft"
+              ><b class:own={term.quality === 'measured' || term.quality === 'label'}>{term.quality}</b
+              >{#if term.lot_code}{` of lot ${term.lot_code}`}{/if}<span class="source"
+                >{term.source}{term.noted_on ? `, ${day(term.noted_on)}` : ''}</span
+              ></td
+            >
           </tr>
         {/each}
       </tbody>
@@ -102,6 +107,15 @@
     height: 8px;
     background: var(--flax);
     opacity: 0.6;
+  }
+
+  td b {
+    font-weight: 400;
+  }
+
+  td b.own {
+    color: var(--flax);
+    font-weight: 600;
   }
 
   .source {
