@@ -146,7 +146,7 @@ def _typical(layers: Mapping[str, Stored], field: str) -> float | None:
     """The table's typical value, or else what counts now: a bag is judged against other bags, not against itself."""
     table = layers.get("table", {}).get(field)
     if table is not None:
-        return float(table["typical"])
+        return fact_of(table).range.typical
     now = in_force({k: v for k, v in layers.items() if k != "measured"}).get(field)
     return now.range.typical if now else None
 

@@ -21,7 +21,12 @@ LAYERS = ("table", "own", "label", "measured")
 # Numbers that an own layer may hold besides facts.
 OWN_NUMBERS = ("price_per_kg", "gluten_mg_per_kg", "usual_max_pct")
 
-Stored = dict[str, dict[str, Any]]
+# One number as it is stored, kept short as there are many: [low, typical, high, quality, source, on, aside].
+# `on` is the ISO date or empty; the last is there (true) only where the number is set aside.
+Record = list[Any]
+Stored = dict[str, Record]
+_QUALITIES = {str(q): q for q in Quality}
+_LENGTH = 6
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,30 +40,34 @@ class Layered:
 
 def stored(facts: Mapping[str, Fact]) -> Stored:
     """Return facts as the document that is stored."""
-    return {name: _stored(fact) for name, fact in facts.items()}
+    return {
+        name: [f.range.low, f.range.typical, f.range.high, str(f.quality), f.source, f.noted_on]
+        for name, f in facts.items()
+    }
 
 
-def _stored(fact: Fact) -> dict[str, Any]:
-    r = fact.range
-    out: dict[str, Any] = {"low": r.low, "typical": r.typical, "high": r.high, "quality": str(fact.quality)}
-    out["source"] = fact.source
-    if fact.noted_on:
-        out["on"] = fact.noted_on
-    return out
-
-
-def fact_of(record: Mapping[str, Any]) -> Fact:
+def fact_of(record: Record) -> Fact:
     """Return a stored record as a fact."""
-    r = Range(record["low"], record["typical"], record["high"])
-    return Fact(r, Quality(record["quality"]), record["source"], record.get("on", ""))
+    low, typical, high, quality, source, on = record[:_LENGTH]
+    return Fact(Range(low, typical, high), _QUALITIES[quality], source, on)
+
+
+def is_aside(record: Record) -> bool:
+    """Return whether a stored record is set aside."""
+    return len(record) > _LENGTH
+
+
+def put_aside(record: Record, aside: bool) -> Record:
+    """Return a stored record set aside, or in use."""
+    return [*record[:_LENGTH], True] if aside else record[:_LENGTH]
 
 
 def in_force(layers: Mapping[str, Stored]) -> dict[str, Fact]:
     """Return the facts that count: of each number the highest layer in which it is not set aside."""
-    found: dict[str, Mapping[str, Any]] = {}
+    found: Stored = {}
     for layer in LAYERS:
         for name, record in layers.get(layer, {}).items():
-            if not record.get("aside"):
+            if len(record) == _LENGTH:
                 found[name] = record
     return {name: fact_of(record) for name, record in found.items()}
 
@@ -103,8 +112,7 @@ def set_aside(session: Session, slug: str, name: str, aside: bool) -> None:
     for layer, facts in layers_of(session, slug).items():
         if layer == "table" or name not in facts:
             continue
-        record = {k: v for k, v in facts[name].items() if k != "aside"}
-        put_layer(session, slug, None, layer, {**facts, name: {**record, "aside": True} if aside else record})
+        put_layer(session, slug, None, layer, {**facts, name: put_aside(facts[name], aside)})
 
 
 def stacked(layers: Mapping[str, Stored]) -> dict[str, list[Layered]]:
@@ -112,15 +120,14 @@ def stacked(layers: Mapping[str, Stored]) -> dict[str, list[Layered]]:
     found: dict[str, list[Layered]] = {}
     for layer in LAYERS:
         for name, record in layers.get(layer, {}).items():
-            found.setdefault(name, []).append(Layered(layer, fact_of(record), bool(record.get("aside"))))
+            found.setdefault(name, []).append(Layered(layer, fact_of(record), is_aside(record)))
     return found
 
 
 def keeping_aside(before: Stored, now: Stored) -> Stored:
     """Return `now` with the marks of `before`: a number stays set aside while it stays the same."""
-    aside = [n for n, r in before.items() if r.get("aside") and n in now]
-    kept = {n for n in aside if {**before[n], "aside": None} == {**now[n], "aside": None}}
-    return {n: {**r, "aside": True} if n in kept else r for n, r in now.items()}
+    kept = {n for n, r in before.items() if is_aside(r) and n in now and r[:_LENGTH] == now[n][:_LENGTH]}
+    return {n: put_aside(r, n in kept) for n, r in now.items()}
 
 
 def put_table_layers(session: Session, items: Iterable[tuple[str, Mapping[str, Fact]]]) -> None:

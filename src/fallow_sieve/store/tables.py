@@ -73,7 +73,8 @@ class NumbersRow(SQLModel, table=True):
     """The numbers of one layer of an ingredient, or of one lot of it, as one document by field.
 
     `layer` is table (the library's), own (typed or brought in), label or measured; the later ones win.
-    Each fact is {low, typical, high, quality, source, on, aside}; one that is `aside` is kept but does not count.
+    Each is [low, typical, high, quality, source, on], and a seventh, true, where it is set aside: then it is kept
+    but does not count.
     """
 
     __tablename__ = "numbers"

@@ -77,8 +77,7 @@ def _carry_over_own_facts(connection):
     own = {}
     query = sa.text("SELECT ingredient, field, low, typical, high, quality, source FROM fact WHERE layer = 'own'")
     for ingredient, field, low, typical, high, quality, source in connection.execute(query):
-        fact = {"low": low, "typical": typical, "high": high, "quality": quality, "source": source}
-        own.setdefault(ingredient, {})[field] = fact
+        own.setdefault(ingredient, {})[field] = [low, typical, high, quality, source, ""]
     insert = sa.text("INSERT INTO numbers (ingredient, layer, facts) VALUES (:ingredient, 'own', :facts)")
     for ingredient, facts in own.items():
         connection.execute(insert, {"ingredient": ingredient, "facts": json.dumps(facts, ensure_ascii=False)})
