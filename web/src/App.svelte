@@ -24,6 +24,7 @@
     '/ingredients/:slug/test/:kind': wrap({
       asyncComponent: () => import('./lib/findings/TestPage.svelte')
     }),
+    '/shelf/files': wrap({ asyncComponent: () => import('./lib/files/FilesPage.svelte') }),
     '/side-by-side/:slugs': wrap({ asyncComponent: () => import('./lib/flours/SideBySidePage.svelte') }),
     '/scale': wrap({ asyncComponent: () => import('./lib/scale/ScalePage.svelte') }),
     '/scale/check': wrap({ asyncComponent: () => import('./lib/findings/TestPage.svelte') }),

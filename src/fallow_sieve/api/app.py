@@ -23,6 +23,7 @@ from fallow_sieve.api import (
     pages,
     reference,
     shelf,
+    shelf_files,
     transfer,
 )
 from fallow_sieve.api.problems import register_problems
@@ -39,6 +40,7 @@ MOST_ID = 2**53  # what JSON numbers hold exactly, and well inside what SQLite d
 _MODULES = (
     reference,
     shelf,
+    shelf_files,
     ingredients,
     lots,
     findings,

@@ -35,6 +35,16 @@ def status_of(error: FallowSieveError) -> tuple[int, str]:
     return 400, "This cannot be done"
 
 
+def detail_of(error: Exception) -> dict[str, Any]:
+    """Return an error as the fields of a problem, where an answer has begun already. Raises what is a fault of ours."""
+    made = _ours(error) if isinstance(error, FallowSieveError) else None
+    if isinstance(error, DBAPIError):
+        made = _database(error)
+    if made is None:
+        raise error
+    return dict(json.loads(made.get_data()))
+
+
 def register_problems(app: Flask) -> None:
     """Make `app` answer every error under /api with problem+json."""
     app.register_error_handler(FallowSieveError, _ours)

@@ -8,7 +8,7 @@ from flask import Flask, Response, request
 
 from fallow_sieve.api.problems import problem
 
-MAX_REQUEST_BYTES = 8 * 1024 * 1024
+MAX_REQUEST_BYTES = 32 * 1024 * 1024  # a table of ten thousand ingredients with every column
 _HEADERS = {
     # Inline styles are needed for positions computed while dragging; inline scripts are not allowed.
     "Content-Security-Policy": (

@@ -14,6 +14,8 @@ from fallow_sieve.core.estimates import Range
 from fallow_sieve.core.ingredients import Role
 from fallow_sieve.core.listing import Diet, Trait
 from fallow_sieve.core.stand_ins import StandIn
+from fallow_sieve.formats.shelf_table import Refusal
+from fallow_sieve.store.shelf_files import CellChange
 
 Words = Annotated[list[Slug], Field(max_length=40)]
 RoleName = Annotated[Role, Field(strict=False)]
@@ -258,3 +260,37 @@ class StandInsOut(Out):
     """What could stand in, the nearest first."""
 
     items: list[StandInOut]
+
+
+class ShelfExportQuery(In):
+    """What to write, in which format; a package holds the shelf and the lots."""
+
+    what: Literal["shelf", "lots"] = "shelf"
+    format: Literal["csv", "xlsx", "package"] = "csv"
+    own: Literal["0", "1"] = "0"
+
+
+class ImportQueryIn(In):
+    """What a file is a table of, and what it is called."""
+
+    what: Literal["shelf", "lots"] = "shelf"
+    name: Annotated[str, Field(max_length=120)] = ""
+
+
+class RowChangeOut(Out):
+    """What would happen to one row of a file."""
+
+    line: int
+    slug: str
+    name: str
+    status: Literal["new", "changed", "same", "refused"]
+    changes: list[CellChange]
+    refusals: list[Refusal]
+
+
+class PreviewOut(Out):
+    """What a file would do: how many rows of each status, the first of each, and the state it is for."""
+
+    counts: dict[str, int]
+    rows: list[RowChangeOut]
+    version: int

@@ -23,7 +23,7 @@ from fallow_sieve.formats.tables import Table, guarded, unguarded
 FloatArray = NDArray[np.float64]
 MOST_ROWS = 50_000
 
-TEXTS = ("slug", "name", "role", "allergens", "watch", "flavour_words", "gluten_risk", "archived")
+TEXTS = ("slug", "name", "role", "allergens", "watch", "flavour_words", "gluten_risk", "usual_max_reason", "archived")
 LISTS = frozenset({"allergens", "watch", "flavour_words"})
 RISKS = frozenset({"low", "medium", "high-needs-certified", "contains-gluten"})
 BESIDES = ("price_per_kg", "gluten_mg_per_kg", "usual_max_pct")
@@ -224,7 +224,8 @@ def _check_texts(found: ShelfTable) -> None:
     _each(found, "role", lambda t: t in _ROLES, f"one of {', '.join(sorted(_ROLES))}")
     _each(found, "gluten_risk", lambda t: t in RISKS, f"one of {', '.join(sorted(RISKS))}, or nothing")
     _each(found, "archived", lambda t: t in ("yes", "no"), "yes or no")
-    _each(found, "name", lambda t: len(t) <= 120, "at most 120 characters")
+    for name, most in (("name", 120), ("usual_max_reason", 200)):
+        _each(found, name, lambda t, most=most: len(t) <= most, f"at most {most} characters")  # type: ignore[misc]
     for name in ("allergens", "watch"):
         _each(found, name, lambda t: all(_SLUG.fullmatch(w) for w in t.split(";")), "slugs with semicolons between")
 

@@ -80,11 +80,14 @@ def copy_ingredient(session: Session, source: str, slug: str, name: str) -> Ingr
     row = get_ingredient(session, source)
     if session.get(IngredientRow, slug) is not None:
         raise BadInputError(f"there is an ingredient {slug!r} already", place="/name", right="give it another name")
-    values = row.model_dump(exclude={"slug", "name", "origin", "position", "archived", "version", "touched"})
+    own = {"slug", "name", "origin", "position", "archived", "version", "touched", "usual_max_pct"}
+    values = row.model_dump(exclude=own)
     made = IngredientRow(slug=slug, name=name, origin="own", position=OWN_POSITION, **values)
     session.add(made)
     session.flush()
     facts = in_force(layers_of(session, source))
+    if row.usual_max_pct is not None:
+        facts.setdefault("usual_max_pct", Fact(exactly(row.usual_max_pct), Quality.ESTIMATE, f"copied from {row.name}"))
     put_layer(session, slug, None, "own", stored(facts))
     touch_shelf(session, [slug])
     return made

@@ -11,6 +11,7 @@ from typing import Literal
 import numpy as np
 from sqlmodel import Session
 
+from fallow_sieve.core.estimates import exactly
 from fallow_sieve.core.ingredients import Fact
 from fallow_sieve.formats.shelf_table import (
     HEADER_OF,
@@ -29,7 +30,8 @@ from fallow_sieve.store.numbers import Stored, in_force, put_aside
 
 _CHUNK = 1000
 _ALL = (
-    "SELECT slug, name, role, allergens, watch, flavour_words, gluten_risk, archived, origin FROM ingredient "
+    "SELECT slug, name, role, allergens, watch, flavour_words, gluten_risk, usual_max_reason, archived, origin, "
+    "usual_max_pct FROM ingredient "
     "ORDER BY position, slug"
 )
 _LAYERS = "SELECT ingredient, layer, facts FROM numbers WHERE lot_id IS NULL"
@@ -92,7 +94,7 @@ def shelf_as_it_stands(session: Session) -> dict[str, Known]:
     for slug, layer, facts in ask(_LAYERS):
         layers[slug][layer] = json.loads(facts)
     found = {}
-    for slug, name, role, allergens, watch, flavour, risk, archived, origin in ask(_ALL):
+    for slug, name, role, allergens, watch, flavour, risk, reason, archived, origin, usual in ask(_ALL):
         texts = {
             "slug": slug,
             "name": name,
@@ -101,9 +103,13 @@ def shelf_as_it_stands(session: Session) -> dict[str, Known]:
             "watch": ";".join(json.loads(watch)),
             "flavour_words": ";".join(json.loads(flavour)),
             "gluten_risk": risk,
+            "usual_max_reason": reason,
             "archived": "yes" if archived else "no",
         }
-        found[slug] = Known(texts, origin == "own", in_force(layers[slug]))
+        facts = in_force(layers[slug])
+        if usual is not None and "usual_max_pct" not in facts:
+            facts["usual_max_pct"] = Fact(exactly(usual))
+        found[slug] = Known(texts, origin == "own", facts)
     return found
 
 
@@ -232,17 +238,18 @@ def _fragments(table: ShelfTable, source: str, noted_on: str) -> dict[str, list[
 def _insert(session: Session, plan: Plan, rows: Sequence[int], fragments: dict[str, list[str]], version: int) -> None:
     texts, slugs, columns = plan.table.texts, plan.table.slugs, list(fragments.values())
     blank = [""] * len(slugs)
-    name, role, risk, archived = (texts.get(c, blank) for c in ("name", "role", "gluten_risk", "archived"))
+    plain = ("name", "role", "gluten_risk", "usual_max_reason", "archived")
+    name, role, risk, reason, archived = (texts.get(c, blank) for c in plain)
     lists = [_lists(texts.get(c, blank), rows) for c in ("allergens", "watch", "flavour_words")]
     ingredients = [
-        (slugs[n], name[n], role[n], *marks, risk[n], archived[n] == "yes", version)
+        (slugs[n], name[n], role[n], *marks, risk[n], reason[n], archived[n] == "yes", version)
         for n, marks in zip(rows, zip(*lists, strict=True), strict=True)
     ]
     documents = [(slugs[n], "{" + ", ".join(filter(None, [c[n] for c in columns])) + "}") for n in rows]
     ask = session.connection().exec_driver_sql
     ask(
-        "INSERT INTO ingredient (slug, name, role, allergens, watch, flavour_words, gluten_risk, archived, origin, "
-        f"usual_max_reason, confidence, position, version, touched) VALUES (?, ?, ?, ?, ?, ?, ?, ?, 'own', '', '', "
+        "INSERT INTO ingredient (slug, name, role, allergens, watch, flavour_words, gluten_risk, usual_max_reason, "
+        "archived, origin, confidence, position, version, touched) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, 'own', '', "
         f"{OWN_POSITION}, 1, ?)",
         ingredients,
     )

@@ -679,6 +679,60 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/shelf/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return the shelf or the lots as CSV or a spreadsheet, or both as a data package. */
+        get: operations["get__api_v1_shelf_export"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shelf/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring a file in, all of it or nothing, saying how far it is, one JSON object a line.
+         * @description If-Match names the state of the shelf that the preview was made for.
+         */
+        post: operations["post__api_v1_shelf_import"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shelf/import/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return what a file (the body, as it is) would change, row by row. Nothing is written. */
+        post: operations["post__api_v1_shelf_import_preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/side-by-side": {
         parameters: {
             query?: never;
@@ -1133,6 +1187,18 @@ export interface components {
             kind: string;
             /** Say */
             say: string;
+        };
+        /**
+         * CellChange
+         * @description A cell that would change: its column, and what stands there and would stand there.
+         */
+        CellChange: {
+            /** After */
+            after: string;
+            /** Before */
+            before: string;
+            /** Column */
+            column: string;
         };
         /**
          * CellOut
@@ -1616,6 +1682,23 @@ export interface components {
              * @default
              */
             name?: string;
+        };
+        /**
+         * ImportQueryIn
+         * @description What a file is a table of, and what it is called.
+         */
+        ImportQueryIn: {
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+            /**
+             * What
+             * @default shelf
+             * @enum {string}
+             */
+            what?: "shelf" | "lots";
         };
         /**
          * IngredientIn
@@ -2528,6 +2611,20 @@ export interface components {
             printed: string;
         };
         /**
+         * PreviewOut
+         * @description What a file would do: how many rows of each status, the first of each, and the state it is for.
+         */
+        PreviewOut: {
+            /** Counts */
+            counts: {
+                [key: string]: number;
+            };
+            /** Rows */
+            rows: components["schemas"]["RowChangeOut"][];
+            /** Version */
+            version: number;
+        };
+        /**
          * PricePointOut
          * @description The price per usable kg on the day of buying.
          */
@@ -2610,6 +2707,20 @@ export interface components {
             wheat_lab: number[] | null;
         };
         /**
+         * Refusal
+         * @description A cell that cannot be used: the line of the file, the column, what is wrong and what would be right.
+         */
+        Refusal: {
+            /** Column */
+            column: string;
+            /** Line */
+            line: number;
+            /** Right */
+            right: string;
+            /** Wrong */
+            wrong: string;
+        };
+        /**
          * RevisionOut
          * @description A kept revision.
          */
@@ -2642,6 +2753,27 @@ export interface components {
             size_um: number;
             /** Spread */
             spread: number;
+        };
+        /**
+         * RowChangeOut
+         * @description What would happen to one row of a file.
+         */
+        RowChangeOut: {
+            /** Changes */
+            changes: components["schemas"]["CellChange"][];
+            /** Line */
+            line: number;
+            /** Name */
+            name: string;
+            /** Refusals */
+            refusals: components["schemas"]["Refusal"][];
+            /** Slug */
+            slug: string;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "new" | "changed" | "same" | "refused";
         };
         /**
          * ScaleCheck
@@ -2766,6 +2898,30 @@ export interface components {
             diets: components["schemas"]["Diet"][];
             /** Traits */
             traits: components["schemas"]["Trait"][];
+        };
+        /**
+         * ShelfExportQuery
+         * @description What to write, in which format; a package holds the shelf and the lots.
+         */
+        ShelfExportQuery: {
+            /**
+             * Format
+             * @default csv
+             * @enum {string}
+             */
+            format?: "csv" | "xlsx" | "package";
+            /**
+             * Own
+             * @default 0
+             * @enum {string}
+             */
+            own?: "0" | "1";
+            /**
+             * What
+             * @default shelf
+             * @enum {string}
+             */
+            what?: "shelf" | "lots";
         };
         /**
          * ShelfOut
@@ -5732,6 +5888,138 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShelfChoicesOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get__api_v1_shelf_export: {
+        parameters: {
+            query?: {
+                what?: "shelf" | "lots";
+                format?: "csv" | "xlsx" | "package";
+                own?: "0" | "1";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post__api_v1_shelf_import: {
+        parameters: {
+            query?: {
+                what?: "shelf" | "lots";
+                name?: string;
+            };
+            header: {
+                /** @description The ETag that the record was read with. */
+                "If-Match": string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post__api_v1_shelf_import_preview: {
+        parameters: {
+            query?: {
+                what?: "shelf" | "lots";
+                name?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PreviewOut"];
                 };
             };
             /** @description Not Found */
