@@ -39,17 +39,18 @@ from fallow_sieve.core.errors import BadInputError
 from fallow_sieve.core.estimates import Range
 from fallow_sieve.core.ingredients import Fact, Ingredient
 from fallow_sieve.core.label_checks import Check, check_label
-from fallow_sieve.core.labels import Convention, LabelReading, Panel, SoFar, facts_of, read_panel
+from fallow_sieve.core.labels import LabelReading, SoFar, facts_of, read_panel
 from fallow_sieve.core.measuring import Verdict
-from fallow_sieve.core.quantities import CupStandard, SpoonStandard, cup_ml, tablespoon_ml, teaspoon_ml, to_grams
 from fallow_sieve.core.sieving import OnMesh, grade, grit_fact, grit_verdict
 from fallow_sieve.formats.label_text import read_label_text
 from fallow_sieve.reference.sieving import grit_mapping
 from fallow_sieve.store.findings import (
     add_panel,
     add_test,
+    panel_of,
     panels_of,
     scale_checks,
+    source_of,
     tests_of,
     withdraw_panel,
     withdraw_test,
@@ -205,10 +206,10 @@ def record_label() -> Response:
 def _label(session: Session, given: LabelIn) -> tuple[LabelOut, dict[str, Fact]]:
     item = _target(session, given.ingredient, given.lot_id)
     so_far = SoFar({n: f.range for n, f in _without_label(session, given).items()})
-    panel = _panel(session, given)
-    reading = read_panel(panel, so_far)
+    typed = given.model_dump()
+    reading = read_panel(panel_of(typed, kitchen_of(session)), so_far)
     checks = check_label(reading, so_far)
-    facts = facts_of(reading, so_far, _source(given), today().isoformat())
+    facts = facts_of(reading, so_far, source_of(typed), today().isoformat())
     return _label_out(reading, checks, _gives(facts, item)), facts
 
 
@@ -226,23 +227,6 @@ def _label_out(reading: LabelReading, checks: tuple[Check, ...], gives: list[Giv
         checks=list(checks),
         can_use=not any(c.severity == "impossible" for c in checks) and bool(gives),
     )
-
-
-def _source(given: LabelIn) -> str:
-    weighs = f" ({given.weighs_g:g} g)" if given.weighs_g else ""
-    return f"per {given.amount or 0:g} {given.unit}{weighs}"
-
-
-def _panel(session: Session, given: LabelIn) -> Panel:
-    settings = kitchen_of(session)
-    cup, spoon = CupStandard(settings.cup), SpoonStandard(settings.tablespoon)
-    volumes = {"ml": 1.0, "cup": cup_ml(cup), "tablespoon": tablespoon_ml(spoon), "teaspoon": teaspoon_ml(spoon)}
-    convention = Convention(given.convention)
-    if given.amount is None:
-        return Panel(given.printed, convention, given.weighs_g, None)
-    if given.unit in volumes:
-        return Panel(given.printed, convention, given.weighs_g, given.amount * volumes[given.unit])
-    return Panel(given.printed, convention, to_grams(given.amount, given.unit), None)
 
 
 @routes.post("/labels/understand")

@@ -134,19 +134,18 @@ def _unit_factor(unit: str | None, wanted: str) -> float:
 def rounding_step(value: float, decimals: int, name: str, convention: Convention) -> float:
     """Return the step that `value` (in its unit) was rounded to, by its `decimals` and the rules of the Americas."""
     by_figure: float = 10.0**-decimals
-    if convention is not Convention.INSIDE:
-        return by_figure
-    coarse = _american_step(value, name)
+    coarse = _american_step(value, decimals, name) if convention is Convention.INSIDE else 0.0
     fits = coarse > by_figure and math.isclose(value / coarse, round(value / coarse), abs_tol=1e-9)
     return coarse if fits else by_figure
 
 
-def _american_step(value: float, name: str) -> float:
-    if name == "energy_kcal":
-        return 5.0 if value <= 50 else 10.0
-    if name == "sodium_mg":
-        return 5.0 if value <= 140 else 10.0
-    return 1.0 if name.endswith("_g") and name != "salt_g" else 0.0
+def _american_step(value: float, decimals: int, name: str) -> float:
+    """Energy to 5 kcal below 50, then 10; sodium to 5 mg below 140, then 10; fat to 0.5 g below 5."""
+    if name == "energy_kcal" and not decimals:
+        return 5.0 if value < 50 else 10.0
+    if name == "sodium_mg" and not decimals:
+        return 5.0 if value < 140 else 10.0
+    return 0.5 if name in ("fat_g", "saturated_fat_g") and value < 5 else 0.0
 
 
 def read_panel(panel: Panel, so_far: SoFar) -> LabelReading:

@@ -196,9 +196,11 @@ def _triple(name: str, columns: Sequence[Sequence[str]], places: Mapping[str, in
     high = np.where(bare, np.minimum(typical + reach, highest), np.where(np.isnan(high), typical, high))
     for end, values in zip(ENDS, (typical, low, high), strict=True):
         out = ~np.isnan(values) & ~np.isnan(typical) & ((values < lowest) | (values > highest) | np.isinf(values))
+        if end:
+            out &= ~bare  # what was worked out is no cell of the file
         _refuse(found, out, head + end, values, f"it must be from {lowest:g} to {highest:g}")
     high = np.maximum(high, typical) if bare.all() else high
-    _refuse(found, (low > typical) | (high < typical), head, typical, "low ≤ typical ≤ high")
+    _refuse(found, ~bare & ((low > typical) | (high < typical)), head, typical, "low ≤ typical ≤ high")
     _refuse(found, np.isnan(typical) & ~bare, head, low, "give the typical value too")
     if name == "density_g_per_ml":
         _refuse(found, low <= 0, head, low, "it must be over 0")

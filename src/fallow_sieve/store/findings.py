@@ -11,10 +11,30 @@ from typing import Any
 from sqlmodel import Session, col, select
 
 from fallow_sieve.core.ingredients import Fact
+from fallow_sieve.core.labels import Convention, Panel
+from fallow_sieve.core.quantities import CupStandard, SpoonStandard, cup_ml, tablespoon_ml, teaspoon_ml, to_grams
 from fallow_sieve.store.errors import NotFoundError
 from fallow_sieve.store.kitchens import touch_shelf
 from fallow_sieve.store.numbers import Stored, keeping_aside, layers_of, put_layer, stored
-from fallow_sieve.store.tables import BenchTestRow, PanelRow
+from fallow_sieve.store.tables import BenchTestRow, KitchenRow, PanelRow
+
+
+def panel_of(typed: Mapping[str, Any], kitchen: KitchenRow) -> Panel:
+    """Return a label as it was typed as the core's panel, by the kitchen's own cup and spoons."""
+    cup, spoon = CupStandard(kitchen.cup), SpoonStandard(kitchen.tablespoon)
+    volumes = {"ml": 1.0, "cup": cup_ml(cup), "tablespoon": tablespoon_ml(spoon), "teaspoon": teaspoon_ml(spoon)}
+    convention, amount, weighs_g = Convention(typed["convention"]), typed["amount"], typed["weighs_g"]
+    if amount is None:
+        return Panel(typed["printed"], convention, weighs_g, None)
+    if typed["unit"] in volumes:
+        return Panel(typed["printed"], convention, weighs_g, amount * volumes[typed["unit"]])
+    return Panel(typed["printed"], convention, to_grams(amount, typed["unit"]), None)
+
+
+def source_of(typed: Mapping[str, Any]) -> str:
+    """Return what a label states its numbers for, in words."""
+    weighs = f" ({typed['weighs_g']:g} g)" if typed["weighs_g"] else ""
+    return f"per {typed['amount'] or 0:g} {typed['unit']}{weighs}"
 
 
 def add_panel(

@@ -41,9 +41,14 @@ class Layered:
 def stored(facts: Mapping[str, Fact]) -> Stored:
     """Return facts as the document that is stored."""
     return {
-        name: [f.range.low, f.range.typical, f.range.high, str(f.quality), f.source, f.noted_on]
+        name: [_kept(f.range.low), _kept(f.range.typical), _kept(f.range.high), str(f.quality), f.source, f.noted_on]
         for name, f in facts.items()
     }
+
+
+def _kept(value: float) -> float:
+    """A number to 15 significant figures: what every spreadsheet keeps, and far more than was ever measured."""
+    return float(f"{value:.15g}")
 
 
 def fact_of(record: Record) -> Fact:
