@@ -11,6 +11,7 @@ import pytest
 from fallow_sieve.api.app import create_app
 from fallow_sieve.api.openapi import DOCUMENT, openapi_text
 from fallow_sieve.api.problems import status_of
+from fallow_sieve.api.security import MAX_REQUEST_BYTES
 from fallow_sieve.core import errors as core_errors
 from fallow_sieve.store import errors as store_errors
 
@@ -345,7 +346,7 @@ def test_what_is_not_there_is_a_problem_too(client, method, path, status):
 
 
 def test_a_body_over_the_limit_is_refused_unread(client):
-    answer = client.post(f"{API}/analyse", data=b" " * (8 * 1024 * 1024 + 1), content_type="application/json")
+    answer = client.post(f"{API}/analyse", data=b" " * (MAX_REQUEST_BYTES + 1), content_type="application/json")
     assert answer.status_code == 413
 
 
@@ -355,7 +356,7 @@ def test_every_error_of_ours_has_a_status_of_its_own():
 
     raised = {
         core_errors.BadInputError: 422, core_errors.UnknownNameError: 422, core_errors.QuantityError: 422,
-        store_errors.NotFoundError: 404, store_errors.StaleSaveError: 412,
+        store_errors.NotFoundError: 404, store_errors.StaleSaveError: 412, store_errors.InUseError: 409,
     }  # fmt: skip
     known = [k for k in children(core_errors.FallowSieveError) if k.__module__.startswith("fallow_sieve")]
     assert set(raised) <= set(known)

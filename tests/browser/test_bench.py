@@ -274,7 +274,7 @@ def test_the_bag_names_cautions_allergens_gluten_and_nutrition_with_what_is_know
         expect(foot).to_contain_text(words)
     bench.page.get_by_role("button", name="cautions and the whole bag").click()
     expect(bench.page.get_by_text("Oats need a gluten-free supply")).to_be_visible()
-    expect(bench.page.get_by_role("row", name="Protein g")).to_contain_text("6.8")
+    expect(bench.page.get_by_role("row", name="Protein g")).to_contain_text("6.9")
     expect(bench.page.get_by_text("wheat flour, L*")).to_be_visible()
 
 

@@ -11,8 +11,9 @@ from pydantic import BaseModel, ValidationError
 from fallow_sieve.core.errors import BadInputError, nearest_names, shown
 
 ModelT = TypeVar("ModelT", bound=BaseModel)
-# Tags of the number-or-range choice: they are no part of the document.
+# Tags of a choice (a number or a range, a kind of readings) are no part of the document.
 _TAGS = {"number", "range"}
+_CHOICES = {"readings"}
 _SHOWN = 60
 
 
@@ -36,8 +37,11 @@ def pointer(loc: Sequence[int | str]) -> str:
     >>> pointer(("parts", 0, "mass_g"))
     '/parts/0/mass_g'
     """
-    steps = [str(s).replace("~", "~0").replace("/", "~1")[:80] for s in loc if s not in _TAGS]
-    return "/" + "/".join(steps)
+    return "/" + "/".join(str(s).replace("~", "~0").replace("/", "~1")[:80] for s in _untagged(loc))
+
+
+def _untagged(loc: Sequence[int | str]) -> list[int | str]:
+    return [s for n, s in enumerate(loc) if s not in _TAGS and (n == 0 or loc[n - 1] not in _CHOICES)]
 
 
 def _wrong(finding: Any) -> str:
@@ -88,7 +92,7 @@ def _right(finding: Any, model: type[BaseModel] | None) -> str:
 
 
 def _known_keys(loc: Sequence[int | str], model: type[BaseModel] | None) -> str:
-    names = _fields_at([s for s in loc[:-1] if s not in _TAGS], model)
+    names = _fields_at(_untagged(loc[:-1]), model)
     if not names:
         return "leave it out"
     near = nearest_names(str(loc[-1]), names, 2)

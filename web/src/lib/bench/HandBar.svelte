@@ -30,7 +30,7 @@
     </button>
     <button
       class="action"
-      aria-label="Choose the lot of {name}"
+      aria-label="Which lot of {name}"
       onclick={() => (bench.asksLot = part.ingredient)}
     >
       <Package size={18} aria-hidden="true" />

@@ -100,7 +100,7 @@
     </button>
     {#if chosen && !over}
       <span class="note small">
-        <button class="link" aria-label="Choose the lot of {name}" onclick={() => (bench.asksLot = slug)}
+        <button class="link" aria-label="Which lot of {name}" onclick={() => (bench.asksLot = slug)}
           >{lot || 'any lot'}</button
         >{note ? ` · ${note}` : ''}
       </span>
