@@ -7,6 +7,7 @@ import threading
 from collections.abc import Iterator
 from datetime import UTC, datetime
 from pathlib import Path
+from time import monotonic
 from typing import Any
 
 import pytest
@@ -14,6 +15,7 @@ from playwright.sync_api import BrowserContext, ConsoleMessage, Page, Request, e
 from werkzeug.serving import make_server
 
 from fallow_sieve.api.app import create_app
+from fallow_sieve.devices.scale import SimulatedScale
 
 FLAGS = "--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync"
 AXE = Path(__file__).parents[2] / "web/node_modules/axe-core/axe.min.js"
@@ -39,7 +41,9 @@ def browser_context_args(base_url: str) -> dict[str, Any]:
 
 @pytest.fixture
 def base_url(demo_db: Path) -> Iterator[str]:
-    app = create_app(demo_db, clock=lambda: datetime(2026, 3, 14, 9, 30, tzinfo=UTC))
+    # A scale that is at rest at once and shows what it bears: its noise has tests of its own.
+    scale = SimulatedScale(monotonic, noise_g=0, drift_g_per_min=0, settles_s=0.02)
+    app = create_app(demo_db, clock=lambda: datetime(2026, 3, 14, 9, 30, tzinfo=UTC), scale=scale)
     server = make_server("127.0.0.1", 0, app, threaded=True)
     thread = threading.Thread(target=server.serve_forever, daemon=True)
     thread.start()

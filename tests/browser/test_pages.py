@@ -198,6 +198,13 @@ def test_an_address_of_nothing_leads_home(page):
 PAGES = {
     "front": "/#/", "bench passing": "/#/bench/1", "bench held": "/#/bench/5", "blends": "/#/blends",
     "brief": "/#/briefs/1", "compare": "/#/compare/1", "print": "/#/print/1", "settings": "/#/settings", "method": "/#/method",
+    "ingredients": "/#/ingredients",
+    "ingredient": "/#/ingredients/teff-flour",
+    "label": "/#/ingredients/teff-flour/label",
+    "bench test": "/#/ingredients/teff-flour/test/water",
+    "side by side": "/#/side-by-side/teff-flour,sorghum-flour,tapioca-starch",
+    "shelf files": "/#/shelf/files",
+    "scale": "/#/scale",
 }  # fmt: skip
 
 

@@ -28,11 +28,7 @@
           aria-hidden="true"
         />{/if}
     </button>
-    <button
-      class="action"
-      aria-label="Which lot of {name}"
-      onclick={() => (bench.asksLot = part.ingredient)}
-    >
+    <button class="action" aria-label="Which lot of {name}" onclick={() => (bench.asksLot = part.ingredient)}>
       <Package size={18} aria-hidden="true" />
     </button>
     <button class="action" aria-label="Remove {name}" onclick={() => bench.remove(part.ingredient)}>

@@ -11,7 +11,7 @@
   import { type Kind } from './steps';
   import { BenchTest } from './test.svelte';
 
-  const { params }: { params: { slug?: string; kind?: string } } = $props();
+  const { params = {} }: { params?: { slug?: string; kind?: string } } = $props();
   const CUP_ML: Record<string, string> = { us: '236.6', metric: '250', imperial: '284.1' };
   const titles: Record<Kind, string> = {
     cup: 'Weigh a cup',

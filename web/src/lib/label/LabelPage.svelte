@@ -131,7 +131,7 @@
           <tr>
             <th scope="col">On the bag</th>
             <th scope="col" class="num">printed</th>
-            <th></th>
+            <td></td>
             <th scope="col" class="wide">in 100 g, over what is taken so far</th>
             <th scope="col" class="num">in 100 g</th>
             <th scope="col" class="num">by rounding</th>
@@ -153,8 +153,8 @@
       <Paste label={l} />
     </div>
     <p class="soft small">
-      Blanks stay unknown. What is printed was rounded: the small the serving, the wider the range in 100 g. A
-      label says nothing of cross-contact. <a href="#/method/labels">How a label is read</a>
+      Blanks stay unknown. What is printed was rounded: the smaller the serving, the wider the range in 100 g.
+      A label says nothing of cross-contact. <a href="#/method/labels">How a label is read</a>
     </p>
   </div>
 {:else}

@@ -78,7 +78,7 @@
     <ShelfHead {list} height={ROW} />
     <tbody>
       {#if seen.above_px}<tr aria-hidden="true" style:height="{seen.above_px}px"></tr>{/if}
-      {#each rows as n (n)}
+      {#each rows as n (list.row(n)?.row.slug ?? n)}
         {@const found = list.row(n)}
         <tr
           style:height="{ROW}px"
