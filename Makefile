@@ -40,6 +40,7 @@ bench: $(STAMPS)/python-dev $(WEB)
 	$(BIN)/python bench/http_bench.py
 	@scripts/need-chromium.sh
 	$(BIN)/python bench/drag_bench.py
+	$(BIN)/python bench/shelf_bench.py
 
 # What is generated and committed: JSON Schemas, the OpenAPI document, its TypeScript types.
 schemas: $(STAMPS)/python-dev $(STAMPS)/npm

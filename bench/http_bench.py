@@ -15,6 +15,7 @@ from measuring import interleaved, percentile
 
 AIM = 3.0
 CALLS = 500
+COMMAND = [sys.executable, "-m", "fallow_sieve"]
 BODY = json.dumps(
     {
         "use": "tin-loaf",
@@ -38,10 +39,15 @@ def free_port() -> int:
 
 def serve(folder: str) -> tuple[subprocess.Popen[bytes], HTTPConnection]:
     """Start the application on the demo kitchen (its shelf holds the whole library, over 60 ingredients)."""
-    db, port = Path(folder) / "bench.db", free_port()
-    command = [sys.executable, "-m", "fallow_sieve"]
-    subprocess.run([*command, "demo", "--db", str(db)], check=True, stderr=subprocess.DEVNULL)
-    server = subprocess.Popen([*command, "serve", "--db", str(db), "--port", str(port)], stderr=subprocess.DEVNULL)
+    db = Path(folder) / "bench.db"
+    subprocess.run([*COMMAND, "demo", "--db", str(db)], check=True, stderr=subprocess.DEVNULL)
+    return serve_on(db)
+
+
+def serve_on(db: Path) -> tuple[subprocess.Popen[bytes], HTTPConnection]:
+    """Start the application on the kitchen in `db`."""
+    port = free_port()
+    server = subprocess.Popen([*COMMAND, "serve", "--db", str(db), "--port", str(port)], stderr=subprocess.DEVNULL)
     for _ in range(200):
         try:
             connection = HTTPConnection("127.0.0.1", port)

@@ -4,6 +4,7 @@ import json
 
 import pytest
 
+from fallow_sieve.api.shelf_models import ShelfOut
 from fallow_sieve.formats.tables import XLSX_TYPE
 
 API = "/api/v1"
@@ -26,6 +27,16 @@ def place(answer):
     assert answer.status_code == 422, answer.json
     assert answer.mimetype == "application/problem+json"
     return answer.json["place"]
+
+
+def test_the_search_finds_flours_by_any_of_their_names_beside_briefs_and_blends(client):
+    found = client.get(f"{API}/search?q=jowar").json["items"]
+    assert [(f["kind"], f["slug"]) for f in found] == [("ingredient", "sorghum-flour")]
+    assert {f["kind"] for f in client.get(f"{API}/search?q=s").json["items"]} >= {"brief", "blend"}
+
+
+def test_a_page_of_the_shelf_is_what_the_description_says(client):
+    ShelfOut.model_validate(client.get(f"{API}/shelf?limit=100&columns=protein_g,price_per_100_g_fibre").json)
 
 
 def test_a_page_of_the_shelf_has_rows_cells_and_what_they_rest_on(client):

@@ -19,7 +19,7 @@ from fallow_sieve.core.flours import SIDE_BY_SIDE, side_by_side
 from fallow_sieve.core.gluten import status_of
 from fallow_sieve.core.ingredients import Fact, Quality, Role
 from fallow_sieve.core.judgements import Rules, judge
-from fallow_sieve.core.listing import Filter, Trait, ordered, row_of, scale_of, values_of
+from fallow_sieve.core.listing import Filter, Index, Trait, ordered, passing, row_of, scale_of, values_of
 from fallow_sieve.core.quantities import CupStandard, SpoonStandard, parse_basis
 from fallow_sieve.core.shelf import Shelf
 from fallow_sieve.core.stand_ins import stand_ins
@@ -132,13 +132,13 @@ def test_every_column_is_known_or_unknown_for_every_ingredient_and_in_order(name
 
 @pytest.mark.parametrize("name", sorted(COLUMNS))
 def test_the_list_sorts_by_what_the_cells_show(name):
-    shelf = library_shelf()
-    rows = list(range(len(shelf.ingredients)))
-    values = values_of(shelf, rows, name, GRAMS)
+    shelf = Shelf.of([*library_shelf().ingredients, TEFF])
+    index, rows = Index.of(shelf), np.arange(len(shelf.ingredients))
+    values = values_of(index, rows, name, GRAMS)
     cells = [cell(i, COLUMNS[name], GRAMS) for i in shelf.ingredients]
     assert [None if np.isnan(v) else v for v in values] == pytest.approx([c and c.typical for c in cells])
     for descending in (False, True):
-        shown = [cells[r] for r in ordered(shelf, rows, name, descending, GRAMS)]
+        shown = [cells[r] for r in ordered(index, rows, name, descending, GRAMS)]
         known = [c.typical for c in shown if c]
         assert known == sorted(known, reverse=descending)
         assert all(c is None for c in shown[len(known) :])
@@ -174,7 +174,8 @@ def test_a_filter_shows_what_it_says(wanted, shown):
         flour("plain", more={"stock_g": 500.0}),
         flour("away", more={"archived": True}),
     ]
-    assert {i.slug for i in items if wanted.takes(i)} == shown
+    held = passing(Index.of(shelf_of(*items)), wanted)
+    assert {i.slug for i, shows in zip(items, held, strict=True) if shows} == shown
 
 
 def test_the_diets_keep_what_belongs_in_them():
@@ -192,9 +193,9 @@ def test_the_diets_keep_what_belongs_in_them():
 
 @pytest.mark.parametrize("trait", traits().values(), ids=lambda t: t.name)
 def test_every_trait_tells_some_flours_from_others(trait):
-    held = [i for i in library_shelf().ingredients if trait.holds(i)]
+    held = passing(Index.of(library_shelf()), Filter(traits=(trait,)))
     assert trait.field in (*HIGHEST,)
-    assert 0 < len(held) < len(library_shelf().ingredients)
+    assert 0 < held.sum() < len(held)
 
 
 def test_the_nearest_stand_in_is_the_one_that_differs_least_and_says_in_what():

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 import re
 from datetime import UTC, date, datetime
 from typing import Any, TypeVar, cast
@@ -45,6 +46,11 @@ def body(model: type[ModelT]) -> ModelT:
 def answer(value: BaseModel, status: int = 200, version: int | None = None) -> Response:
     """Return `value` as JSON; with `version` as its ETag."""
     return _json(value.model_dump_json().encode(), status, version)
+
+
+def answer_json(value: dict[str, Any]) -> Response:
+    """Return plain values as JSON, where there are too many of them for a model each."""
+    return _json(json.dumps(value, ensure_ascii=False, allow_nan=False).encode(), 200, None)
 
 
 def answer_core(adapter: TypeAdapter[Any], value: object) -> Response:

@@ -3,12 +3,15 @@
 from __future__ import annotations
 
 from flask import Blueprint, Response, request
+from sqlmodel import Session
 
-from fallow_sieve.api.http import answer, body, if_match, store
+from fallow_sieve.api.http import answer, body, if_match, store, today
 from fallow_sieve.api.requests import SearchQuery, SettingsIn
 from fallow_sieve.api.responses import FoundOut, KitchenOut, SearchOut
+from fallow_sieve.api.shelf import view_of
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.finding import Searchable, find
+from fallow_sieve.core.ingredients import ROLE_LABELS
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.store.blends import list_blends
 from fallow_sieve.store.briefs import list_briefs
@@ -46,23 +49,32 @@ def _out(row: KitchenRow) -> KitchenOut:
 @routes.get("/search")
 @route(SearchOut, query=SearchQuery)
 def search() -> Response:
-    """Return briefs and blends whose name, use or note matches `?q=`."""
+    """Return briefs, blends and ingredients whose name, use or other name matches `?q=`."""
     query = request.args.get("q", "")[:80]
-    uses = rules().uses
     with store().reading() as session:
-        entries = {
-            f"brief-{b.id}": ("brief", b.id, b.name, _use(uses, b.use)) for b in list_briefs(session, 0, _SEARCHED)
-        }
-        entries |= {
-            f"blend-{b.id}": ("blend", b.id, b.name, _use(uses, b.use))
-            for b in list_blends(session, None, 0, _SEARCHED)
-        }
-    searchable = [Searchable(key, name, (about,)) for key, (_, _, name, about) in entries.items()]
-    items = []
-    for hit in find(query, searchable)[:_SHOWN]:
-        kind, row_id, name, about = entries[hit.slug]
-        items.append(FoundOut(kind=kind, id=row_id, name=name, about=about))
+        entries = _briefs_and_blends(session)
+        shelf = store().shelf(session, today())
+        searchables = view_of(session, shelf).searchables if query.strip() else []
+    searchable = [Searchable(key, found.name, (found.about,)) for key, found in entries.items()]
+    items = [entries[hit.slug] for hit in find(query, searchable)[:_SHOWN]]
+    flours = [shelf[hit.slug] for hit in find(query, searchables) if not shelf[hit.slug].archived]
+    items += [
+        FoundOut(kind="ingredient", id=0, slug=i.slug, name=i.name, about=ROLE_LABELS[i.role])
+        for i in flours[: _SHOWN - len(items)]
+    ]
     return answer(SearchOut(items=items))
+
+
+def _briefs_and_blends(session: Session) -> dict[str, FoundOut]:
+    uses = rules().uses
+    briefs = list_briefs(session, 0, _SEARCHED)
+    blends = list_blends(session, None, 0, _SEARCHED)
+    found = {
+        f"brief-{b.id}": FoundOut(kind="brief", id=b.id, slug="", name=b.name, about=_use(uses, b.use)) for b in briefs
+    }
+    return found | {
+        f"blend-{b.id}": FoundOut(kind="blend", id=b.id, slug="", name=b.name, about=_use(uses, b.use)) for b in blends
+    }
 
 
 def _use(uses: object, slug: str | None) -> str:

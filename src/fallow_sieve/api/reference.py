@@ -21,7 +21,7 @@ from fallow_sieve.api.responses import (
     ReferenceOut,
     UseOut,
 )
-from fallow_sieve.api.shelf import searchables_of
+from fallow_sieve.api.shelf import view_of
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.blends import BANDED, METRICS, Metric
 from fallow_sieve.core.briefs import AIMS, spaced
@@ -88,7 +88,7 @@ def ingredients() -> Response:
     cursor, limit = page()
     with store().reading() as session:
         shelf = store().shelf(session, today())
-        found = find(request.args.get("q", "")[:80], searchables_of(session, shelf))
+        found = find(request.args.get("q", "")[:80], view_of(session, shelf).searchables)
         found = [f for f in found if not shelf[f.slug].archived]
         some = found[cursor : cursor + limit]
         aliases, lots = aliases_by_ingredient(session), lots_by_ingredient(session, [f.slug for f in some])

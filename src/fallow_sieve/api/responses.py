@@ -288,8 +288,9 @@ class ImportOut(Out):
 class FoundOut(Out):
     """Something the search found."""
 
-    kind: Literal["brief", "blend"]
+    kind: Literal["brief", "blend", "ingredient"]
     id: int
+    slug: str
     name: str
     about: str
 

@@ -4,12 +4,16 @@ from __future__ import annotations
 
 from collections import defaultdict
 from collections.abc import Mapping, Sequence
+from dataclasses import asdict, dataclass
+from functools import cache
 from typing import TypeVar
 
+import numpy as np
 from flask import Blueprint, Response, request
+from numpy.typing import NDArray
 from sqlmodel import Session
 
-from fallow_sieve.api.http import answer, page, store, today
+from fallow_sieve.api.http import answer, answer_json, page, store, today
 from fallow_sieve.api.shelf_models import (
     BasisOut,
     CellOut,
@@ -17,7 +21,6 @@ from fallow_sieve.api.shelf_models import (
     ShelfChoicesOut,
     ShelfOut,
     ShelfQuery,
-    ShelfRowOut,
 )
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.columns import COLUMNS, DEFAULT_COLUMNS, Cell, Known, column_named
@@ -25,7 +28,7 @@ from fallow_sieve.core.errors import BadInputError, UnknownNameError, shown
 from fallow_sieve.core.finding import Searchable, find
 from fallow_sieve.core.gluten import status_of
 from fallow_sieve.core.ingredients import Role
-from fallow_sieve.core.listing import SORTS, Filter, Row, ordered, row_of, scale_of, values_of
+from fallow_sieve.core.listing import SORTS, Filter, Index, Row, ordered, passing, row_of, scale_of, values_of
 from fallow_sieve.core.quantities import Basis, CupStandard, SpoonStandard, parse_basis
 from fallow_sieve.core.shelf import Shelf
 from fallow_sieve.reference.listing import diets, traits
@@ -59,28 +62,51 @@ def shelf_page() -> Response:
     """Return a page of the shelf: filtered, sorted, with cells for the columns asked for, on one basis."""
     cursor, limit = page()
     columns, by = _columns(), _sort()
-    wanted, query = _filter(), request.args.get("q", "")[:80]
+    wanted, query = _filter(), request.args.get("q", "")[:80].strip()
     with store().reading() as session:
         shelf = store().shelf(session, today())
         basis = basis_asked(session)
-        searchables = searchables_of(session, shelf)
-    found = {f.slug: f.by for f in find(query, searchables)}
-    rows = [r for s in found if wanted.takes(shelf.ingredients[r := shelf.row_of[s]])]
-    if "sort" in request.args or not query.strip():  # what was looked for stands best first
-        rows = ordered(shelf, rows, by, request.args.get("descending") == "1", basis)
+        view = view_of(session, shelf)
+    rows, found_by = _rows(view, query, wanted)
+    if "sort" in request.args or not query:  # what was looked for stands best first
+        rows = ordered(view.index, rows, by, request.args.get("descending") == "1", basis)
     shown_rows = [row_of(shelf.ingredients[r], columns, basis) for r in rows[cursor : cursor + limit]]
     notes = Notes()
-    return answer(
-        ShelfOut(
-            columns=[COLUMNS[c] for c in columns],
-            scales=[scale_of(values_of(shelf, rows, c, basis)) for c in columns],
-            basis=basis_out(basis),
-            items=[_row(r, found[r.ingredient.slug], notes) for r in shown_rows],
-            notes=notes.all,
-            total=len(rows),
-            next=str(cursor + limit) if len(rows) > cursor + limit else None,
-        )
+    items = [_row(r, found_by.get(r.ingredient.slug, ""), notes) for r in shown_rows]
+    return answer_json(
+        {
+            "columns": _columns_json(tuple(columns)),
+            "scales": [scale_of(values_of(view.index, rows, c, basis)) for c in columns],
+            "basis": basis_out(basis).model_dump(),
+            "items": items,
+            "notes": [n.model_dump() for n in notes.all],
+            "total": len(rows),
+            "next": str(cursor + limit) if len(rows) > cursor + limit else None,
+        }
     )
+
+
+@cache
+def _columns_json(names: tuple[str, ...]) -> list[dict[str, object]]:
+    return [asdict(COLUMNS[n]) for n in names]
+
+
+@dataclass(frozen=True, slots=True)
+class View:
+    """What a shelf is looked through with, made once for each state of it."""
+
+    index: Index
+    searchables: list[Searchable]
+
+
+def _rows(view: View, query: str, wanted: Filter) -> tuple[NDArray[np.int64], dict[str, str]]:
+    """The rows that pass, and by which other name each was found."""
+    shown = passing(view.index, wanted)
+    if not query:
+        return np.flatnonzero(shown), {}
+    row_of_slug = view.index.shelf.row_of
+    found = [f for f in find(query, view.searchables) if shown[row_of_slug[f.slug]]]
+    return np.array([row_of_slug[f.slug] for f in found], dtype=np.int64), {f.slug: f.by for f in found if f.by}
 
 
 def basis_asked(session: Session) -> Basis:
@@ -95,9 +121,9 @@ def basis_asked(session: Session) -> Basis:
         raise error.at("?basis") from error
 
 
-def searchables_of(session: Session, shelf: Shelf) -> list[Searchable]:
-    """Return the ingredients as they are looked for, made once for each state of the shelf."""
-    return store().once_for(shelf, lambda: searchable(shelf, aliases_by_ingredient(session)))
+def view_of(session: Session, shelf: Shelf) -> View:
+    """Return what `shelf` is looked through with."""
+    return store().once_for(shelf, lambda: View(Index.of(shelf), searchable(shelf, aliases_by_ingredient(session))))
 
 
 def searchable(shelf: Shelf, aliases: Mapping[str, Sequence[AliasRow]]) -> list[Searchable]:
@@ -169,23 +195,26 @@ class Notes:
 _OWN_QUALITIES = ("measured", "label")
 
 
-def _row(row: Row, found_by: str, notes: Notes) -> ShelfRowOut:
+def _row(row: Row, found_by: str, notes: Notes) -> dict[str, object]:
+    """A row as ShelfRowOut describes it; written as it is, because there are hundreds of cells on a page."""
     item = row.ingredient
-    return ShelfRowOut(
-        slug=item.slug,
-        name=item.name,
-        role=item.role,
-        own=item.own,
-        archived=item.archived,
-        own_numbers=any(str(f.quality) in _OWN_QUALITIES for f in item.facts.values()),
-        stock_g=item.stock_g,
-        allergens=list(item.allergens),
-        watch=list(item.watch),
-        gluten=status_of(item),
-        gluten_mg_per_kg=item.gluten_mg_per_kg,
-        found_by=found_by,
-        cells=[cell_out(c, notes) for c in row.cells],
-    )
+    return {
+        "slug": item.slug,
+        "name": item.name,
+        "role": str(item.role),
+        "own": item.own,
+        "archived": item.archived,
+        "own_numbers": any(str(f.quality) in _OWN_QUALITIES for f in item.facts.values()),
+        "stock_g": item.stock_g,
+        "allergens": list(item.allergens),
+        "watch": list(item.watch),
+        "gluten": status_of(item),
+        "gluten_mg_per_kg": item.gluten_mg_per_kg,
+        "found_by": found_by,
+        "cells": [
+            c and {"typical": c.typical, "low": c.low, "high": c.high, "note": notes.place(c.known)} for c in row.cells
+        ],
+    }
 
 
 def cell_out(c: Cell | None, notes: Notes) -> CellOut | None:

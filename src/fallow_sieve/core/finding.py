@@ -30,10 +30,13 @@ class Searchable:
     aliases: tuple[str, ...] = ()
     taken_for: tuple[str, ...] = ()
     groups: tuple[tuple[Name, ...], ...] = field(init=False, repr=False, compare=False)
+    everything: str = field(init=False, repr=False, compare=False)
 
     def __post_init__(self) -> None:
         groups = ((self.name,), self.aliases, self.taken_for)
-        object.__setattr__(self, "groups", tuple(tuple(_name(n) for n in group) for group in groups))
+        made = tuple(tuple(_name(n) for n in group) for group in groups)
+        object.__setattr__(self, "groups", made)
+        object.__setattr__(self, "everything", "\n".join(n.text for group in made for n in group))
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,7 +64,11 @@ def find(query: str, items: Iterable[Searchable]) -> list[Found]:
     known = list(items)
     if not wanted:
         return [Found(i.slug, "") for i in known]
-    return _ranked(known, wanted, _rank) or (_ranked(known, wanted, _likeness) if len(wanted) >= _SHORTEST_SLIP else [])
+    parts = wanted.split()
+    holding = [i for i in known if all(part in i.everything for part in parts)]
+    return _ranked(holding, wanted, _rank) or (
+        _ranked(known, wanted, _likeness) if len(wanted) >= _SHORTEST_SLIP else []
+    )
 
 
 def _ranked(items: Sequence[Searchable], wanted: str, rank: Callable[[str, Name], float]) -> list[Found]:

@@ -9,7 +9,7 @@ from dataclasses import dataclass, field
 import numpy as np
 from numpy.typing import NDArray
 
-from fallow_sieve.core.columns import COLUMNS, Cell, cell
+from fallow_sieve.core.columns import COLUMNS, PRICED_BY, Cell, cell
 from fallow_sieve.core.ingredients import Ingredient, Role
 from fallow_sieve.core.quantities import Basis
 from fallow_sieve.core.shelf import COLUMN, FloatArray, Shelf
@@ -25,15 +25,6 @@ class Trait:
     at_least: float | None
     at_most: float | None
     basis: str
-
-    def holds(self, item: Ingredient) -> bool:
-        """Whether the typical value is known and on the right side of the limit."""
-        found = item.range_of(self.field)
-        if found is None:
-            return False
-        return (self.at_least is None or found.typical >= self.at_least) and (
-            self.at_most is None or found.typical <= self.at_most
-        )
 
 
 @dataclass(frozen=True, slots=True)
@@ -70,18 +61,6 @@ class Filter:
     own: bool = False
     archived: bool = False
 
-    def takes(self, item: Ingredient) -> bool:
-        """Whether `item` is shown."""
-        return (
-            item.archived == self.archived
-            and (not self.roles or str(item.role) in self.roles)
-            and (not self.in_stock or item.stock_g > 0)
-            and (not self.own or item.own)
-            and (not self.without or self.without.isdisjoint((*item.allergens, *item.watch)))
-            and all(d.allows(item) for d in self.diets)
-            and all(t.holds(item) for t in self.traits)
-        )
-
 
 @dataclass(frozen=True, slots=True)
 class Row:
@@ -98,34 +77,118 @@ _BY_WORD: Mapping[str, Callable[[Ingredient], str]] = {
 }
 SORTS = (*_BY_WORD, *COLUMNS)
 _SCALE_TO_PERCENTILE = 95
+_IN_BIN = ("price_per_kg", "stock_g", "usual_max_pct", "gluten_mg_per_kg")
 
 
-def values_of(shelf: Shelf, rows: Sequence[int], name: str, basis: Basis) -> FloatArray:
+@dataclass(frozen=True, slots=True)
+class Index:
+    """What a shelf is filtered and sorted by, laid out once for each state of it; arrays have a row an ingredient.
+
+    `by_word` holds the rows in the order of their names or roles, `in_bin` the numbers that are no facts (NaN:
+    unknown; price per kg, g in stock, % of flour, mg/kg).
+    """
+
+    shelf: Shelf
+    roles: NDArray[np.str_]
+    archived: NDArray[np.bool_]
+    own: NDArray[np.bool_]
+    by_word: Mapping[str, NDArray[np.int64]]
+    in_bin: Mapping[str, FloatArray]
+
+    @classmethod
+    def of(cls, shelf: Shelf) -> Index:
+        """Return the index of `shelf`."""
+        items = shelf.ingredients
+        orders = {
+            name: np.array(sorted(range(len(items)), key=lambda r, word=word: word(items[r])), dtype=np.int64)  # type: ignore[misc]
+            for name, word in _BY_WORD.items()
+        }
+        numbers = {n: np.array([_number(getattr(i, n)) for i in items], dtype=np.float64) for n in _IN_BIN}
+        return cls(
+            shelf,
+            np.array([str(i.role) for i in items], dtype=np.str_),
+            np.array([i.archived for i in items], dtype=bool),
+            np.array([i.own for i in items], dtype=bool),
+            orders,
+            numbers,
+        )
+
+
+def _number(value: float | None) -> float:
+    return math.nan if value is None else value
+
+
+def passing(index: Index, wanted: Filter) -> NDArray[np.bool_]:
+    """Return for each ingredient of the shelf whether it is shown."""
+    shown: NDArray[np.bool_] = np.equal(index.archived, wanted.archived)
+    if wanted.roles:
+        shown &= np.isin(index.roles, list(wanted.roles))
+    if wanted.in_stock:
+        shown &= index.in_bin["stock_g"] > 0
+    if wanted.own:
+        shown &= index.own
+    for trait in wanted.traits:
+        shown &= _holds(index.shelf, trait)
+    if wanted.without or wanted.diets:
+        for row in np.flatnonzero(shown):
+            item = index.shelf.ingredients[row]
+            free = wanted.without.isdisjoint((*item.allergens, *item.watch))
+            shown[row] = free and all(d.allows(item) for d in wanted.diets)
+    return shown
+
+
+def _holds(shelf: Shelf, trait: Trait) -> NDArray[np.bool_]:
+    """Whether the typical value is known and on the right side of the limit."""
+    count, column = len(shelf.ingredients), COLUMN[trait.field]
+    values, held = shelf.typical[:count, column], shelf.known[:count, column] > 0
+    if trait.at_least is not None:
+        held &= values >= trait.at_least
+    if trait.at_most is not None:
+        held &= values <= trait.at_most
+    return np.asarray(held)
+
+
+def values_of(index: Index, rows: NDArray[np.int64], name: str, basis: Basis) -> FloatArray:
     """Return the typical values of a column (in its unit, on `basis`) for `rows`, one each; NaN where unknown."""
-    if name not in COLUMN:
-        cells = (cell(shelf.ingredients[r], COLUMNS[name], basis) for r in rows)
-        return np.array([math.nan if c is None else c.typical for c in cells])
-    at = np.asarray(rows, dtype=int)
-    values = np.where(shelf.known[at, COLUMN[name]] > 0, shelf.typical[at, COLUMN[name]], math.nan)
-    return values * _mass_factor(shelf, at, basis) if COLUMNS[name].on_basis else values
+    if name in index.in_bin:
+        return index.in_bin[name][rows]
+    if name in PRICED_BY:
+        content = _field(index.shelf, rows, PRICED_BY[name])
+        sold = np.array([_has_some(index.shelf.ingredients[r], PRICED_BY[name]) for r in rows], dtype=bool)
+        return index.in_bin["price_per_kg"][rows] * 10 / np.where(sold, content, math.nan)
+    if name == "basis_g":
+        return 100 * np.broadcast_to(_mass_factor(index.shelf, rows, basis), rows.shape)
+    values = _field(index.shelf, rows, name)
+    return values * _mass_factor(index.shelf, rows, basis) if COLUMNS[name].on_basis else values
 
 
-def _mass_factor(shelf: Shelf, at: NDArray[np.int64], basis: Basis) -> FloatArray | float:
+def _has_some(item: Ingredient, nutrient: str) -> bool:
+    found = item.range_of(nutrient)
+    return found is not None and found.low > 0
+
+
+def _field(shelf: Shelf, rows: NDArray[np.int64], name: str) -> FloatArray:
+    column = COLUMN[name]
+    return np.where(shelf.known[rows, column] > 0, shelf.typical[rows, column], math.nan)
+
+
+def _mass_factor(shelf: Shelf, rows: NDArray[np.int64], basis: Basis) -> FloatArray | float:
     if basis.mass_g is not None:
         return basis.mass_g / 100
-    column = COLUMN["density_g_per_ml"]
-    density = np.where(shelf.known[at, column] > 0, shelf.typical[at, column], math.nan)
-    return np.asarray(density * (basis.volume_ml or math.nan) / 100, dtype=np.float64)
+    return _field(shelf, rows, "density_g_per_ml") * (basis.volume_ml or math.nan) / 100
 
 
-def ordered(shelf: Shelf, rows: Sequence[int], by: str, descending: bool, basis: Basis) -> list[int]:
+def ordered(index: Index, rows: NDArray[np.int64], by: str, descending: bool, basis: Basis) -> NDArray[np.int64]:
     """Return `rows` by a column's typical value on `basis`, or by name or role; what is unknown stands last."""
     if by in _BY_WORD:
-        word = _BY_WORD[by]
-        return sorted(rows, key=lambda r: word(shelf.ingredients[r]), reverse=descending)
-    values = values_of(shelf, rows, by, basis)
+        wanted = np.zeros(len(index.archived), dtype=bool)
+        wanted[rows] = True
+        order = index.by_word[by]
+        found = order[wanted[order]]
+        return found[::-1] if descending else found
+    values = values_of(index, rows, by, basis)
     order = np.argsort(-values if descending else values, kind="stable")  # NaN sorts last either way
-    return [rows[n] for n in order]
+    return rows[order]
 
 
 def scale_of(values: FloatArray) -> float:

@@ -635,7 +635,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Return briefs and blends whose name, use or note matches `?q=`. */
+        /** Return briefs, blends and ingredients whose name, use or other name matches `?q=`. */
         get: operations["get__api_v1_search"];
         put?: never;
         post?: never;
@@ -1599,9 +1599,11 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "brief" | "blend";
+            kind: "brief" | "blend" | "ingredient";
             /** Name */
             name: string;
+            /** Slug */
+            slug: string;
         };
         /**
          * GivenOut

@@ -1,4 +1,4 @@
-<!-- Search over briefs and blends. -->
+<!-- Search over briefs, blends and ingredients. -->
 <script lang="ts">
   import { untrack } from 'svelte';
   import { push } from 'svelte-spa-router';
@@ -31,6 +31,7 @@
   }
 
   function href(hit: Schemas['FoundOut']): string {
+    if (hit.kind === 'ingredient') return `/ingredients/${hit.slug}`;
     return hit.kind === 'brief' ? `/briefs/${hit.id}` : `/bench/${hit.id}`;
   }
 
@@ -57,7 +58,7 @@
   });
 </script>
 
-<Sheet {open} title="Find a brief or a blend" {onclose}>
+<Sheet {open} title="Find a brief, a blend or a flour" {onclose}>
   <input
     class="field w-full"
     role="combobox"
@@ -72,7 +73,7 @@
   />
   {#if trouble}<p class="held mt-2" role="alert">{trouble}</p>{/if}
   <ul id="found" role="listbox" aria-label="Found">
-    {#each found as hit, n (hit.kind + hit.id)}
+    {#each found as hit, n (hit.kind + hit.id + hit.slug)}
       <li id="found-{n}" role="option" aria-selected={n === at} class:on={n === at}>
         <a href="#{href(hit)}" tabindex="-1" onclick={onclose}>
           <span>{hit.name}</span>

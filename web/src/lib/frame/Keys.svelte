@@ -11,7 +11,7 @@
     {
       title: 'Everywhere',
       keys: [
-        ['/', 'find a brief or a blend'],
+        ['/', 'find a brief, a blend or a flour'],
         ['?', 'this list'],
         ['Ctrl Z', 'undo (Ctrl Shift Z: redo)'],
         ['Esc', 'give back what was typed; close']

@@ -42,6 +42,16 @@
         ['us', 'US, 236.6 mL'],
         ['imperial', 'Imperial, 284 mL']
       ]
+    },
+    {
+      key: 'tablespoon',
+      label: 'A tablespoon is',
+      options: [
+        ['metric', 'metric, 15 mL'],
+        ['us', 'US, 14.8 mL'],
+        ['imperial', 'Imperial, 17.8 mL'],
+        ['australian', 'Australian, 20 mL']
+      ]
     }
   ];
 
