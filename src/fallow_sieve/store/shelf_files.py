@@ -29,6 +29,7 @@ from fallow_sieve.store.kitchens import kitchen_of, touch_shelf
 from fallow_sieve.store.numbers import Stored, in_force, put_aside
 
 _CHUNK = 1000
+_LISTED = 200  # new rows whose cells are listed: a preview shows no more
 _ALL = (
     "SELECT slug, name, role, allergens, watch, flavour_words, gluten_risk, usual_max_reason, archived, origin, "
     "usual_max_pct FROM ingredient "
@@ -181,16 +182,27 @@ def _plan_rows(plan: Plan, here: Sequence[Known | None]) -> None:
     for r in plan.table.refusals:
         refused.setdefault(r.line, []).append(r)
     names = plan.table.texts.get("name", plan.table.slugs)
+    listed = 0
     for n, (line, slug, known) in enumerate(zip(plan.table.lines, plan.table.slugs, here, strict=True)):
         name = known.texts["name"] if known else names[n]
         if line in refused:
             plan.rows.append(RowChange(line, slug, name, "refused", (), tuple(refused[line])))
         elif known is None:
-            plan.rows.append(RowChange(line, slug, name, "new"))
+            listed += 1
+            cells = tuple(_new_cells(plan.table, n)) if listed <= _LISTED else ()
+            plan.rows.append(RowChange(line, slug, name, "new", cells))
         elif n in plan.texts or n in plan.numbers:
             plan.rows.append(RowChange(line, slug, name, "changed", tuple(_changes(plan, n, known))))
         else:
             plan.rows.append(RowChange(line, slug, name, "same"))
+
+
+def _new_cells(table: ShelfTable, n: int) -> Iterator[CellChange]:
+    """The numbers that a new row brings."""
+    for name, triple in table.numbers.items():
+        if triple.typical[n] == triple.typical[n]:
+            after = f"{triple.typical[n]:g} ({triple.low[n]:g}–{triple.high[n]:g})"
+            yield CellChange(HEADER_OF[name], "", after)
 
 
 def _changes(plan: Plan, n: int, known: Known) -> Iterator[CellChange]:

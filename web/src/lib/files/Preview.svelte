@@ -52,8 +52,11 @@
             {/each}
             {#each row.changes as change (change.column)}
               <span class="cell"
-                >{change.column}: <span class="soft">{change.before || 'nothing'}</span> → {change.after ||
-                  'nothing'}</span
+                >{change.column}:
+                {#if row.status === 'new'}{change.after}{:else}<span class="soft"
+                    >{change.before || 'nothing'}</span
+                  >
+                  → {change.after || 'nothing'}{/if}</span
               >
             {/each}
           </td>

@@ -57,7 +57,8 @@
       options={flours.map((f) => ({ name: f.slug, label: f.name.toLowerCase() }))}
       chosen={[slug]}
       onchange={(c) => (chosen = c[0] ?? '')}
-    />, by
+      after=","
+    /> by
     <Choice
       label="By"
       none=""
@@ -65,7 +66,8 @@
       options={ways}
       chosen={[way]}
       onchange={(c) => (way = (c[0] ?? 'both') as typeof way)}
-    />?
+      after="?"
+    />
   </h2>
   {#if trouble}<p class="held" role="alert">{trouble}</p>{/if}
   <ol>

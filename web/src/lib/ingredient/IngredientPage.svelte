@@ -66,6 +66,18 @@
   const own = $derived(
     one?.whole.numbers.filter((n) => ['own', 'label', 'measured'].includes(n.in_force)).length ?? 0
   );
+
+  const ownWords = $derived.by(() => {
+    const flour =
+      own === 0
+        ? 'All its numbers are the table’s'
+        : own === 1
+          ? 'One number is your own'
+          : `${own} numbers are your own`;
+    const lots = (one?.lots.items ?? []).filter((l) => l.own_numbers.length && l.stock_g > 0 && !l.archived);
+    const theirs = lots.map((l) => `lot ${l.code} has ${l.own_numbers.length} of its own`).join(', ');
+    return theirs ? `${flour}; ${theirs}.` : `${flour}.`;
+  });
 </script>
 
 {#if trouble}
@@ -92,17 +104,17 @@
     </div>
     <p class="say">
       {one.lots.say}
-      {own === 0
-        ? 'All its numbers are the table’s.'
-        : own === 1
-          ? 'One number is your own.'
-          : `${own} numbers are your own.`}
+      {ownWords}
     </p>
     <div class="two">
       <section aria-label="Numbers">
         {#each groups as group (group.name)}
           <h2>{group.title}</h2>
           <table>
+            <colgroup
+              ><col class="what" /><col class="line" /><col class="value" /><col class="span" /><col
+              /></colgroup
+            >
             <thead class="sr-only">
               <tr>
                 <th>Number</th><th>Range</th><th>Value</th><th>From – to</th><th>Known by</th>
@@ -180,8 +192,25 @@
 
   table {
     width: 100%;
+    table-layout: fixed;
     border-collapse: collapse;
     border-top: 1px solid var(--ink);
+  }
+
+  .what {
+    width: 21%;
+  }
+
+  .line {
+    width: 20%;
+  }
+
+  .value {
+    width: 5.25rem;
+  }
+
+  .span {
+    width: 7rem;
   }
 
   .care li {
@@ -192,6 +221,17 @@
 
   aside p {
     margin-top: 0.5rem;
+  }
+
+  @media (max-width: 640px) {
+    .what {
+      width: 36%;
+    }
+
+    .line,
+    .span {
+      display: none;
+    }
   }
 
   @media (max-width: 900px) {

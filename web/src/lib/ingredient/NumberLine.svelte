@@ -117,8 +117,6 @@
 
   .line {
     position: relative;
-    width: 22%;
-    min-width: 7rem;
     background: linear-gradient(var(--hairline), var(--hairline)) 0 50% / calc(100% - 0.75rem) 1px no-repeat;
   }
 
@@ -157,17 +155,9 @@
     background: var(--mesh);
   }
 
-  .figure {
-    width: 5.5rem;
-  }
-
   .range {
     text-align: right;
     white-space: nowrap;
-  }
-
-  .known {
-    width: 34%;
   }
 
   .own {

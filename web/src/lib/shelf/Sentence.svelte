@@ -48,7 +48,8 @@
     options={roles}
     chosen={w.roles}
     onchange={(roles) => list.want({ roles })}
-  />,
+    after=","
+  />
   <Choice label="Where" none="" single options={states} chosen={[state]} onchange={(c) => setState(c[0])} />,
   without
   <Choice
@@ -57,7 +58,8 @@
     options={marks}
     chosen={w.without}
     onchange={(without) => list.want({ without })}
-  />, fit for
+    after=","
+  /> fit for
   <Choice
     label="Diet"
     none="any diet"
@@ -65,7 +67,8 @@
     options={choices.diets.map((d) => ({ name: d.name, label: d.label, hint: d.basis }))}
     chosen={w.diets}
     onchange={(diets) => list.want({ diets })}
-  />, that in dough are
+    after=","
+  /> that in dough are
   <Choice
     label="In dough"
     none="of any sort"
@@ -73,7 +76,8 @@
     options={choices.traits.map((t) => ({ name: t.name, label: t.label, hint: t.basis }))}
     chosen={w.traits}
     onchange={(traits) => list.want({ traits })}
-  />. Numbers for
+    after="."
+  /> Numbers for
   <Choice
     label="Numbers for"
     none=""
@@ -81,7 +85,8 @@
     options={bases}
     chosen={[list.view.basis]}
     onchange={(c) => list.show({ basis: c[0] ?? '100g' })}
-  />, in
+    after=","
+  /> in
   <Choice
     label="Columns"
     things="columns"
@@ -90,7 +95,8 @@
     chosen={shown}
     most={12}
     onchange={(columns) => list.show({ columns })}
-  />.
+    after="."
+  />
   {#if list.filtered}<button class="link small" onclick={() => list.forget()}>Show all again</button>{/if}
 </p>
 

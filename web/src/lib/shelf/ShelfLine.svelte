@@ -85,6 +85,7 @@
   }
 
   .pick {
+    min-width: 34px;
     padding-left: 0.5rem;
   }
 

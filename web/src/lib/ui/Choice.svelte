@@ -21,6 +21,8 @@
     joined?: string;
     /** What so many are called, where they are too many to be named. */
     things?: string;
+    /** The comma or full stop after the blank, which must not stand at the head of a line. */
+    after?: string;
     onchange: (chosen: string[]) => void;
   }
   const {
@@ -32,6 +34,7 @@
     most = 99,
     joined = 'or',
     things = 'of them',
+    after = '',
     onchange
   }: Props = $props();
   const id = $props.id();
@@ -60,7 +63,7 @@
       <Popover.Positioner class="choice-place">
         <Popover.Content class="choice">
           <Popover.Title><span class="sr-only">{label}</span></Popover.Title>
-          <div class="options" class:many={options.length > 18}>
+          <div class="options" class:many={options.length > 18} class:some={options.length > 10}>
             {#each groups as group (group)}
               <fieldset>
                 <legend class:sr-only={!group}>{group || label}</legend>
@@ -87,12 +90,13 @@
         </Popover.Content>
       </Popover.Positioner>
     </Portal>
-  </Popover></span
+  </Popover>{after}</span
 >
 
 <style>
   .blank-box {
     display: inline-flex;
+    max-width: 100%;
   }
 
   :global(.blank) {
@@ -119,6 +123,10 @@
     background: var(--sheet);
     color: var(--ink);
     box-shadow: 0 4px 18px rgb(11 20 16 / 18%);
+  }
+
+  .some {
+    columns: 2 14rem;
   }
 
   .many {
