@@ -4,7 +4,7 @@ import type { NumberRow } from './ingredient.svelte';
 /** Returns decimals that tell a number's range apart: more where the range is narrow. */
 export function placesFor(row: Pick<NumberRow, 'decimals' | 'range'>): number {
   const width = row.range ? row.range.high - row.range.low : 0;
-  return width > 0 && width < 10 ** -row.decimals ? row.decimals + 1 : row.decimals;
+  return width > 0 && width <= 10 ** -row.decimals ? row.decimals + 1 : row.decimals;
 }
 
 /** Returns where a row's line ends: the highest of all its layers, with some room. */
