@@ -215,13 +215,15 @@ def violations(page) -> list[str]:
     return [f"{v['id']}: {n['html'][:160]} {n['failureSummary'][:200]}" for v in found for n in v["nodes"]]
 
 
-@pytest.mark.parametrize("scheme", ["light", "dark"])
 @pytest.mark.parametrize("name", PAGES)
-def test_a_page_has_no_accessibility_violations(page, name, scheme):
-    page.emulate_media(color_scheme=scheme)
-    page.goto(PAGES[name])
-    page.wait_for_load_state("networkidle")
-    assert violations(page) == []
+def test_a_page_has_no_accessibility_violations_light_or_dark(page, name):
+    for scheme in ("light", "dark"):
+        page.emulate_media(color_scheme=scheme)
+        page.goto(PAGES[name])
+        page.reload()
+        expect(page.locator("h1").first).to_be_visible()
+        page.wait_for_timeout(500)  # not until the network is idle: a page with a scale reads it over and over
+        assert violations(page) == []
 
 
 @pytest.mark.parametrize("tab", ["The bag", "Revisions"])

@@ -167,7 +167,7 @@ def _nutrient(line: str, found: _Found) -> PanelLine | None:
         return None
     plain = line.lstrip("-–•* \t")
     for pattern, name in _NAMES:
-        match = re.match(rf"(?:{pattern})\b[^\d<≤]*", plain, re.IGNORECASE)
+        match = re.match(rf"(?:{pattern})\b(?:(?!less than)[^\d<≤])*", plain, re.IGNORECASE)
         if match:
             return _amount(line, plain[match.end() :], name, found)
     return None

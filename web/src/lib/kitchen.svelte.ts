@@ -22,7 +22,16 @@ class Kitchen {
     this.settings = settings.data;
   }
 
-  async save(changes: Partial<Schemas['SettingsIn']>): Promise<void> {
+  #saving: Promise<unknown> = Promise.resolve();
+
+  /** Saves changes one after the other, each on the version that the one before it made. */
+  save(changes: Partial<Schemas['SettingsIn']>): Promise<void> {
+    const saved = this.#saving.then(() => this.#save(changes));
+    this.#saving = saved.catch(() => undefined);
+    return saved;
+  }
+
+  async #save(changes: Partial<Schemas['SettingsIn']>): Promise<void> {
     const { version, ...whole } = { ...this.settings!, ...changes };
     const body = whole as Schemas['SettingsIn'];
     const params = { header: { 'If-Match': `"${version}"` } };

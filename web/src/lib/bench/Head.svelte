@@ -93,7 +93,13 @@
   </span>
   <span class="soft">· batch</span>
   <span class="batch">
-    <Cell kind="batch" label="Batch, {unit}" shown={massFigure(bench.mass_g, unit)} take={takeBatch} />
+    <Cell
+      kind="batch"
+      mass={unit}
+      label="Batch, {unit}"
+      shown={massFigure(bench.mass_g, unit)}
+      take={takeBatch}
+    />
   </span>
   <span class="soft">{unit}</span>
   {#if !bench.blend.brief_id}

@@ -2,10 +2,10 @@
 <script lang="ts">
   import { replace } from 'svelte-spa-router';
   import { api, ask, wordsOf, type Schemas } from '../api/client';
-  import { figure } from '../format';
   import { kitchen } from '../kitchen.svelte';
   import { remembered } from '../ui/remembered';
   import { loadOn } from '../ui/loading.svelte';
+  import { bases } from '../shelf/bases';
   import Choice from '../ui/Choice.svelte';
   import Trouble from '../ui/Trouble.svelte';
   import FlourHead from './FlourHead.svelte';
@@ -20,13 +20,6 @@
   let found = $state.raw<Schemas['SideBySideOut'] | null>(null);
   let trouble = $state('');
   const slugs = $derived(params.slugs.split(',').filter(Boolean).slice(0, MOST));
-  const bases = $derived([
-    { name: '100g', label: '100 g' },
-    { name: 'quarter-cup', label: '¼ cup' },
-    { name: 'cup', label: 'a cup' },
-    { name: 'tablespoon', label: 'a tablespoon' },
-    { name: 'serving', label: `${figure(kitchen.settings?.serving_g, 0)} g, your serving` }
-  ]);
   const groups = [
     { name: 'composition', title: 'In it' },
     { name: 'dough', title: 'In dough' },
@@ -68,7 +61,7 @@
           label="Numbers for"
           none=""
           single
-          options={bases}
+          options={bases(kitchen.settings)}
           chosen={[basis]}
           onchange={(c) => change(c[0] ?? '100g')}
         />

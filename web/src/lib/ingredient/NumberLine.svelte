@@ -4,6 +4,7 @@
   import Cell from '../bench/Cell.svelte';
   import { day, figure } from '../format';
   import { notices } from '../ui/notices.svelte';
+  import RangeBar from '../ui/RangeBar.svelte';
   import type { NumberRow, OneIngredient } from './ingredient.svelte';
   import { lineEnd, placesFor, rangeWords, readRange } from './reach';
 
@@ -13,8 +14,6 @@
   }
   const { one, row }: Props = $props();
   const places = $derived(placesFor(row));
-  const end = $derived(lineEnd(row));
-  const at = (v: number): number => (100 * Math.max(0, v)) / end;
   const table = $derived(row.layers.find((l) => l.layer === 'table'));
   const mine = $derived(row.layers.filter((l) => l.layer !== 'table'));
   const best = $derived(mine.findLast((l) => !l.aside) ?? mine.at(-1));
@@ -49,20 +48,13 @@
 
 <tr data-number={row.field}>
   <th scope="row">{row.label}<span class="soft small unit">{row.unit}</span></th>
-  <td class="line" aria-hidden="true">
-    {#if table && best && counting !== table}
-      <i class="table" style:left="{at(table.low)}%" style:width="{at(table.high) - at(table.low)}%"></i>
-      <i class="tick faint" style:left="{at(table.typical)}%"></i>
-    {/if}
-    {#if row.range && row.range.low >= 0}
-      <i
-        class="now"
-        class:sure={row.in_force !== 'table'}
-        style:left="{at(row.range.low)}%"
-        style:width="{at(row.range.high) - at(row.range.low)}%"
-      ></i>
-      <i class="tick" style:left="{at(row.range.typical)}%"></i>
-    {/if}
+  <td class="line">
+    <RangeBar
+      now={row.range && row.range.low >= 0 ? row.range : null}
+      before={table && best && counting !== table ? table : null}
+      end={lineEnd(row)}
+      own={row.in_force !== 'table'}
+    />
   </td>
   <td class="figure">
     <Cell
@@ -113,46 +105,6 @@
 
   .unit {
     margin-left: 0.4rem;
-  }
-
-  .line {
-    position: relative;
-    background: linear-gradient(var(--hairline), var(--hairline)) 0 50% / calc(100% - 0.75rem) 1px no-repeat;
-  }
-
-  i {
-    position: absolute;
-    top: 50%;
-  }
-
-  .table {
-    height: 12px;
-    margin-top: -6px;
-    background: url("data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' width='5' height='5'%3E%3Cpath d='M0 5L5 0' stroke='%2387948d' stroke-width='.9'/%3E%3C/svg%3E");
-    outline: 1px solid var(--mesh);
-  }
-
-  .now {
-    height: 4px;
-    min-width: 2px;
-    margin-top: -2px;
-    background: var(--soft);
-  }
-
-  .now.sure {
-    background: var(--flax);
-  }
-
-  .tick {
-    width: 2px;
-    height: 12px;
-    margin: -6px 0 0 -1px;
-    background: var(--ink);
-  }
-
-  .tick.faint {
-    height: 12px;
-    background: var(--mesh);
   }
 
   .range {

@@ -26,6 +26,7 @@ class BenchScale {
   }
 
   async #read(): Promise<void> {
+    if (document.hidden) return;
     await this.#take(ask(api.GET('/api/v1/devices/scale')));
   }
 

@@ -2,6 +2,7 @@
 <script lang="ts">
   import { day, figure } from '../format';
   import { kitchen } from '../kitchen.svelte';
+  import { bases } from './bases';
   import type { ShelfList } from './shelf.svelte';
 
   interface Props {
@@ -17,9 +18,8 @@
   const per = $derived(column?.on_basis && column.name !== 'basis_g' ? ` per ${amount()}` : '');
 
   function amount(): string {
-    const kind = list.basis?.kind ?? '100g';
-    const words: Record<string, string> = { 'quarter-cup': '¼ cup', cup: 'cup', tablespoon: 'tablespoon' };
-    return words[kind] ?? `${figure(list.basis?.mass_g, Number.isInteger(list.basis?.mass_g) ? 0 : 1)} g`;
+    const named = bases(kitchen.settings).find((b) => b.name === list.basis?.kind);
+    return named?.label ?? `${figure(list.basis?.mass_g, Number.isInteger(list.basis?.mass_g) ? 0 : 1)} g`;
   }
 
   const gluten = $derived.by(() => {

@@ -1,8 +1,8 @@
 <!-- What the shelf shows, as a sentence with blanks. -->
 <script lang="ts">
   import type { Schemas } from '../api/client';
-  import { figure } from '../format';
   import { kitchen } from '../kitchen.svelte';
+  import { bases } from './bases';
   import Choice from '../ui/Choice.svelte';
   import type { ShelfList } from './shelf.svelte';
 
@@ -14,13 +14,6 @@
   const w = $derived(list.wanted);
   const roles = $derived(kitchen.reference?.roles ?? []);
   const marks = $derived(kitchen.reference?.allergens ?? []);
-  const bases = $derived([
-    { name: '100g', label: '100 g' },
-    { name: 'quarter-cup', label: '¼ cup' },
-    { name: 'cup', label: 'a cup' },
-    { name: 'tablespoon', label: 'a tablespoon' },
-    { name: 'serving', label: `${figure(kitchen.settings?.serving_g, 0)} g, your serving` }
-  ]);
   const columns = $derived(
     choices.columns.map((c) => ({ ...c, hint: '', group: GROUPS[c.group] ?? c.group }))
   );
@@ -82,7 +75,7 @@
     label="Numbers for"
     none=""
     single
-    options={bases}
+    options={bases(kitchen.settings)}
     chosen={[list.view.basis]}
     onchange={(c) => list.show({ basis: c[0] ?? '100g' })}
     after=","
