@@ -53,7 +53,7 @@
       now={row.range && row.range.low >= 0 ? row.range : null}
       before={table && best && counting !== table ? table : null}
       end={lineEnd(row)}
-      own={row.in_force !== 'table'}
+      own={['own', 'label', 'measured'].includes(row.in_force)}
     />
   </td>
   <td class="figure">

@@ -200,7 +200,8 @@
     align-self: start;
   }
 
-  th {
+  th,
+  thead td {
     padding: 0.2rem 0.6rem 0.2rem 0;
     border-bottom: 1px solid var(--ink);
     color: var(--soft);
