@@ -3,21 +3,31 @@
 from __future__ import annotations
 
 import sys
+from concurrent.futures import ThreadPoolExecutor
+from dataclasses import replace
 from datetime import UTC, datetime
 from pathlib import Path
+from time import monotonic
 from typing import Annotated
 
 import typer
 
-from fallow_sieve.core.blends import METRICS
+from fallow_sieve.core.blends import METRICS, analyse
 from fallow_sieve.core.comparison import OnBasis, compare
 from fallow_sieve.core.errors import BadInputError, FallowSieveError, shown
 from fallow_sieve.core.judgements import Judgement, Setting, judge
+from fallow_sieve.core.optimise.mending import mend
+from fallow_sieve.core.optimise.problem import in_bins, problem_of
+from fallow_sieve.core.optimise.searching import search
+from fallow_sieve.core.optimise.solver import Effort
+from fallow_sieve.core.optimise.wishes import Wishes
 from fallow_sieve.core.quantities import Basis, CupStandard, parse_basis
 from fallow_sieve.core.shelf import Shelf
-from fallow_sieve.core.uses import Use, rule_of_use
+from fallow_sieve.core.uses import Status, Use, fit_to, rule_of_use
 from fallow_sieve.formats.blend_file import read_blend
+from fallow_sieve.formats.brief_file import read_brief
 from fallow_sieve.formats.documents import analysis_document, comparison_document
+from fallow_sieve.formats.proposal_documents import MendOut, ProposalsOut, mend_document, proposals_document
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules
 
@@ -55,6 +65,70 @@ def analyse_command(
     typer.echo(analysis_document(judgement).model_dump_json(indent=1) if json else _told(judgement))
     if judgement.is_held:
         raise typer.Exit(HELD)
+
+
+SecondsOption = Annotated[
+    float, typer.Option("--seconds", min=0.1, max=3600, help="How long to search for each aim, before a gap is said.")
+]
+
+
+@app.command("propose")
+def propose_command(
+    brief: Annotated[str, typer.Argument(metavar="BRIEF.json", help="A brief file, or - for standard input.")],
+    json: JsonOption = False,
+    db: DbOption = None,
+    cup: CupOption = None,
+    library: Annotated[bool, typer.Option("--library", help="With --db: choose from every flour, not the bins.")] = (
+        False
+    ),
+    seconds: SecondsOption = 5.0,
+) -> None:
+    """Find blends for a brief. Exit 1 when its wishes clash."""
+    document = read_brief(_read(brief, "a brief file"))
+    shelf, setting = _kitchen(db, cup)
+    shelf = shelf.with_ingredients(document.ingredients)
+    wishes = document.wishes
+    if db is not None and not library and wishes.candidates is None:
+        wishes = replace(wishes, candidates=in_bins(shelf))
+    problem = problem_of(wishes, shelf, setting.cup)
+    with ThreadPoolExecutor(2) as pool:
+        effort = _effort(seconds * len(wishes.aims), pool)
+        found = proposals_document(problem, shelf, search(problem, shelf, effort))
+    typer.echo(found.model_dump_json(indent=1) if json else _proposed(found))
+    if found.status == "infeasible":
+        raise typer.Exit(HELD)
+
+
+@app.command("mend")
+def mend_command(
+    blend: Annotated[str, typer.Argument(metavar="BLEND.json", help="A blend file, or - for standard input.")],
+    use: Annotated[str | None, typer.Option("--use", help="What the mix is for; wins over the file's use.")] = None,
+    touch: Annotated[int, typer.Option("--touch", min=1, max=6, help="Parts that may be changed at most.")] = 3,
+    json: JsonOption = False,
+    db: DbOption = None,
+    cup: CupOption = None,
+) -> None:
+    """Find the smallest changes with which a blend passes. Exit 1 when none so small does."""
+    document = read_blend(_read(blend))
+    shelf, setting = _kitchen(db, cup)
+    shelf = shelf.with_ingredients(document.ingredients)
+    chosen = _use(use, document.blend.use)
+    if chosen is None:
+        raise BadInputError("no use is named", place="--use", right="say what the mix is for")
+    analysis = analyse(document.blend, shelf, setting.cup)
+    wishes = Wishes(chosen, candidates=in_bins(shelf) if db is not None else None)
+    fit = fit_to(chosen, analysis)
+    is_fine = all(b.status in (Status.PASS, Status.UNKNOWN) for b in fit.bands)
+    found = mend(document.blend, analysis, wishes, shelf, touch, _effort(seconds=30.0), setting.cup)
+    answer = mend_document(found, is_fine=is_fine)
+    typer.echo(answer.model_dump_json(indent=1) if json else _mended(answer))
+    if answer.status == "beyond":
+        raise typer.Exit(HELD)
+
+
+def _effort(seconds: float, pool: ThreadPoolExecutor | None = None) -> Effort:
+    end = monotonic() + seconds
+    return Effort(lambda: end - monotonic(), map=pool.map if pool else map)
 
 
 @app.command("compare")
@@ -146,12 +220,12 @@ def backup(
     typer.echo(f"{to} holds a copy of {db}.", err=True)
 
 
-def _read(path: str) -> bytes:
+def _read(path: str, what: str = "a blend file") -> bytes:
     try:
         return sys.stdin.buffer.read() if path == "-" else Path(path).read_bytes()
     except (OSError, ValueError) as error:
         raise BadInputError(
-            f"cannot read {shown(path)}: {getattr(error, 'strerror', None) or error}", right="name a blend file"
+            f"cannot read {shown(path)}: {getattr(error, 'strerror', None) or error}", right=f"name {what}"
         ) from error
 
 
@@ -200,6 +274,29 @@ def _told(judgement: Judgement) -> str:
         lines.append(f"{metric.label:<14}{value:>9} {metric.unit:<14}{_MARKS[s.status]}{off}")
     lines += ["", f"Binder: {judgement.binder.say}"]
     lines += [f"- {c.say}" for c in judgement.cautions]
+    return "\n".join(lines)
+
+
+def _proposed(found: ProposalsOut) -> str:
+    lines = [c.say for c in found.conflicts]
+    for p in found.proposals:
+        mix = ", ".join(f"{x.share_pct:g} % {x.ingredient}" for x in p.parts)
+        lines += [f"{p.aim} ({p.value:.3g} {p.unit}, fit {p.fit:.1f}, passes with {p.bags.passes_pct:.0f} of 100 bags)"]
+        lines += [f"  {mix}" + (f"  gap {p.gap:.2%}" if p.gap > 1e-6 else "")]
+    lines += [f"{x.aim}: none, {x.why}" for x in found.skipped]
+    return "\n".join([*lines, *(f"- {n}" for n in found.notes)])
+
+
+def _mended(found: MendOut) -> str:
+    if found.status == "fine":
+        return "It passes as it is."
+    if not found.options:
+        return f"No change of so few parts mends it: {', '.join(found.beyond) or 'see propose'}."
+    lines = []
+    for m in found.options:
+        changes = ", ".join(f"{c.ingredient} {c.from_pct:.1f} → {c.to_pct:.1f} %" for c in m.changes)
+        end = "passes" if m.passes else "nothing holds it"
+        lines.append(f"{m.touched} touched, {m.moved_pct:.1f} % moved, {end} (fit {m.fit:.0f}): {changes}")
     return "\n".join(lines)
 
 

@@ -77,9 +77,9 @@ _FLOUR_COLUMNS = {
     "lightness_l": "lightness_l",
 }
 FIELD_OF_METRIC: dict[str, str] = {**_MIX_COLUMNS, **_FLOUR_COLUMNS, "sticky_share_pct": "stickiness"}
-_ROLE_SHARES = {"starch_share_pct": Role.STARCH, "whole_grain_share_pct": Role.WHOLE_GRAIN}
+ROLE_SHARES = {"starch_share_pct": Role.STARCH, "whole_grain_share_pct": Role.WHOLE_GRAIN}
 # Amylose is stated for the starch that has a known value, as long as that is nearly all of it.
-_KNOWN_STARCH_NEEDED = 0.98
+KNOWN_STARCH_NEEDED = 0.98
 
 
 @dataclass(frozen=True, slots=True)
@@ -256,7 +256,7 @@ def _flour_metrics(
     found = {name: means.strict(column, METRICS[name].highest) for name, column in _FLOUR_COLUMNS.items()}
     sticky = means.strict("stickiness", 1.0)
     found["sticky_share_pct"] = _times(sticky, 100)
-    for name, role in _ROLE_SHARES.items():
+    for name, role in ROLE_SHARES.items():
         share = 100 * sum(m for m, i in zip(flour, items, strict=True) if i.role is role) / flour_g
         found[name] = Estimate(share, share, share)
     return found
@@ -278,7 +278,7 @@ def _amylose(items: Sequence[Ingredient], masses: Sequence[float]) -> Estimate:
         if s and (a := i.range_of("amylose_pct")) is not None
     ]
     known = sum(m * s.typical for m, s, _ in counted)
-    if None in starches or total <= 0 or known < _KNOWN_STARCH_NEEDED * total:
+    if None in starches or total <= 0 or known < KNOWN_STARCH_NEEDED * total:
         return UNKNOWN
     mean = sum(m * s.typical * a.typical for m, s, a in counted) / known
     from_amylose = sum((m * s.typical * a.sigma) ** 2 for m, s, a in counted)

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from fallow_sieve.core.blends import METRICS, Analysis
 from fallow_sieve.core.gluten import GlutenEstimate
+from fallow_sieve.core.ingredients import NOT_FLOUR
 from fallow_sieve.core.shelf import Shelf
 from fallow_sieve.core.uses import WORST_FIRST, BandChange, Status
 
@@ -88,7 +89,8 @@ def _price(cap: float, analysis: Analysis, currency: str) -> LimitResult:
 
 
 def _bins(most: int, analysis: Analysis) -> LimitResult:
-    count = len(analysis.parts)
+    """Bins are of flour: a binder is dosed from its jar, and counts as none."""
+    count = sum(p.role not in NOT_FLOUR for p in analysis.parts)
     status = Status.HELD if count > most else Status.PASS
     return LimitResult("bins", "Bins", status, f"{count} bins of at most {most}.")
 

@@ -107,13 +107,14 @@ def read_blend(data: bytes) -> BlendDocument:
     """Return the blend that a blend file holds. Raises BadInputError naming the place by JSON pointer."""
     file = validate(BlendFile, parse_json(data))
     parts = tuple(Part(p.ingredient, p.mass_g) for p in file.parts)
-    _no_twice([p.ingredient for p in parts], "/parts", "ingredient")
-    _no_twice([i.slug for i in file.ingredients], "/ingredients", "slug")
-    own = tuple(_defined(i, f"/ingredients/{n}") for n, i in enumerate(file.ingredients))
+    no_twice([p.ingredient for p in parts], "/parts", "ingredient")
+    no_twice([i.slug for i in file.ingredients], "/ingredients", "slug")
+    own = tuple(defined(i, f"/ingredients/{n}") for n, i in enumerate(file.ingredients))
     return BlendDocument(Blend(parts, file.name, file.use), own)
 
 
-def _no_twice(slugs: list[str], place: str, key: str) -> None:
+def no_twice(slugs: list[str], place: str, key: str) -> None:
+    """Raise BadInputError, naming the second place, where a slug stands twice in a list of objects."""
     for n, slug in enumerate(slugs):
         first = slugs.index(slug)
         if first != n:
@@ -145,7 +146,8 @@ def _range(name: str, given: float | RangeIn, place: str) -> Range:
         raise error.at(place) from error
 
 
-def _defined(given: IngredientIn, place: str) -> Ingredient:
+def defined(given: IngredientIn, place: str) -> Ingredient:
+    """Return the ingredient that a file defines at `place`. Raises BadInputError under that place."""
     facts = {
         name: _range(name, value, f"{place}/per_100_g/{name}")
         for name in NUTRIENTS

@@ -1,0 +1,257 @@
+"""Mend: the smallest change to a blend with which it passes, touching one, two or three of its parts.
+
+Touching one part sets its share and takes from the others in proportion, as a typed share does on the bench. Touching
+two or three moves mass between them and leaves the rest alone; one of them may be new. Least is ½ Σ |Δx|.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from fallow_sieve.core.blends import Analysis, Blend
+from fallow_sieve.core.optimise.fitting import passing_limits
+from fallow_sieve.core.optimise.problem import Limit, Problem, problem_of
+from fallow_sieve.core.optimise.proposals import judged
+from fallow_sieve.core.optimise.solver import UNLIMITED, Array, Effort, Program, solve
+from fallow_sieve.core.optimise.stating import TOTAL_PCT, moved_pct, short_of
+from fallow_sieve.core.optimise.wishes import MIN_SHARE_PCT, Wishes
+from fallow_sieve.core.quantities import CupStandard
+from fallow_sieve.core.shelf import Shelf
+from fallow_sieve.core.uses import Fit, Status, fit_to
+
+MOST_TOUCHED = 3
+_WORTH_A_TOUCH = 1e-4  # % of flour: of equal moves, the one that handles fewer parts
+_HAIR = 1e-7
+
+
+@dataclass(frozen=True, slots=True)
+class Change:
+    """A part's share before and after, % of flour base; 0 where it is new or taken out."""
+
+    ingredient: str
+    name: str
+    from_pct: float
+    to_pct: float
+
+
+@dataclass(frozen=True, slots=True)
+class Mending:
+    """One way to mend: how many parts are handled, the mass that moves (% of flour), and the blend that results.
+
+    `passes` is whether every sieve passes then, or only nothing holds it any more.
+    """
+
+    touched: int
+    moved_pct: float
+    changes: tuple[Change, ...]
+    shares: tuple[tuple[str, float], ...]
+    fit: Fit
+    passes: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Mend:
+    """The ways to mend a blend, the fewest touched first, and the sieves that no small change can satisfy."""
+
+    options: tuple[Mending, ...]
+    beyond: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class _Bench:
+    """The blend as shares over the candidates: `now` (% of flour base), which are locked, and the target limits."""
+
+    problem: Problem
+    now: Array
+    locked: Array
+    target: tuple[Limit, ...]
+    step: float
+    passes: bool
+
+
+def mend(
+    blend: Blend,
+    analysis: Analysis,
+    wishes: Wishes,
+    shelf: Shelf,
+    touch: int = MOST_TOUCHED,
+    effort: Effort = UNLIMITED,
+    cup: CupStandard = CupStandard.US,
+) -> Mend:
+    """Return the smallest changes to `blend` that let it pass, touching 1 up to `touch` parts.
+
+    Locked parts stay; the limits of `wishes` hold. Where not everything can pass, what is held is mended and nothing
+    else made worse. Raises BadInputError for parts that cannot be used.
+    """
+    bench = _bench(blend, analysis, wishes, shelf, cup)
+    ways: list[Mending] = []
+    for count in range(1, touch + 1):
+        for target in (bench, _lets_through(bench, analysis)):
+            shares = None if target is None or effort.is_spent else _smallest(target, count, effort)
+            if shares is not None and target is not None:
+                found = _mending(target, shelf, shares, count)
+                if not any(w.shares == found.shares for w in ways):
+                    ways.append(found)
+                break
+    return Mend(tuple(ways), () if ways else _beyond(bench, touch, effort))
+
+
+def _bench(blend: Blend, analysis: Analysis, wishes: Wishes, shelf: Shelf, cup: CupStandard) -> _Bench:
+    shares = {p.ingredient: p.flour_pct for p in analysis.parts if p.flour_pct and shelf[p.ingredient].in_flour_base}
+    doses = {p.ingredient: p.flour_pct for p in analysis.parts if p.ingredient not in shares and p.flour_pct}
+    named = wishes.candidates
+    every = replace(
+        wishes,
+        candidates=None if named is None else tuple(dict.fromkeys([*named, *shares])),
+        lock={},
+        require={},
+        use_up=(),
+        binder=doses,
+        binder_apart=False,
+        step_pct=0.0,
+    )
+    problem = _keeping(problem_of(every, shelf, cup), shares, every, shelf, cup)
+    now = np.array([shares.get(s, 0.0) for s in problem.slugs])
+    locked = {p.ingredient for p in blend.parts if p.locked}
+    marks = np.array([s in locked for s in problem.slugs])
+    whole = all(abs(p.mass_g - round(p.mass_g)) < 1e-9 for p in blend.parts if p.ingredient in shares)
+    step = TOTAL_PCT / analysis.flour_base_g if whole and analysis.flour_base_g >= 50 else 0.0
+    return _Bench(problem, now, marks, (*problem.limits, *passing_limits(problem)), step, True)
+
+
+def _keeping(problem: Problem, shares: dict[str, float], wishes: Wishes, shelf: Shelf, cup: CupStandard) -> Problem:
+    """A part of the blend stays a candidate also where it lacks a value: then that band is not judged."""
+    if set(shares) <= set(problem.slugs):
+        return problem
+    return problem_of(replace(wishes, use_up=tuple(shares)), shelf, cup).without(
+        [(f"use_up/{s}", "low") for s in shares]
+    )
+
+
+def _lets_through(bench: _Bench, analysis: Analysis) -> _Bench | None:
+    """The lesser target: what is held comes into its good band, and nothing gets worse. None if nothing is held."""
+    p = bench.problem
+    fit = fit_to(p.wishes.bands_use, analysis)
+    held = {r.band.metric for r in fit.bands if r.status is Status.HELD}
+    if not held:
+        return None
+    rows = []
+    for limit in passing_limits(p):
+        short = short_of(limit, bench.now) if limit.name not in held else 0.0
+        rows.append(replace(limit, a0=limit.a0 + short))
+    return replace(bench, target=(*p.limits, *rows), passes=False)
+
+
+def _smallest(bench: _Bench, touched: int, effort: Effort) -> Array | None:
+    if all(short_of(x, bench.now) <= _HAIR for x in bench.target):
+        return None
+    return _one(bench) if touched == 1 else _some(bench, touched, effort)
+
+
+def _one(bench: _Bench) -> Array | None:
+    """Set one share; the unlocked others shrink or grow in proportion. Every limit is then linear in that share."""
+    best: Array | None = None
+    for i in np.flatnonzero(~bench.locked.astype(bool)):
+        found = _set_share(bench, int(i))
+        if found is not None and (best is None or moved_pct(found, bench.now) < moved_pct(best, bench.now) - _HAIR):
+            best = found
+    return best
+
+
+def _set_share(bench: _Bench, i: int) -> Array | None:
+    others = np.where(bench.locked.astype(bool), 0.0, bench.now)
+    others[i] = 0.0
+    room = TOTAL_PCT - float(bench.now[bench.locked.astype(bool)].sum())
+    if others.sum() <= _HAIR:
+        return None
+    base = np.where(bench.locked.astype(bool), bench.now, others * room / others.sum())
+    direction = -others / others.sum()
+    direction[i] = 1.0
+    low, high = (0.0 if bench.now[i] > 0 else MIN_SHARE_PCT), room
+    used = (base > 0) | (np.arange(len(base)) == i)
+    for limit in bench.target:
+        slope = float(limit.a @ direction)
+        at_zero = float(limit.a @ base) + float(limit.c @ used) + limit.a0
+        if abs(slope) < 1e-12:
+            if at_zero < -_HAIR:
+                return None
+        elif slope > 0:
+            low = max(low, -at_zero / slope)
+        else:
+            high = min(high, at_zero / -slope)
+    if low > high + 1e-12:
+        return None
+    share = min(max(float(bench.now[i]), low), high)
+    if share < MIN_SHARE_PCT and 0 < share < bench.now[i]:
+        share = MIN_SHARE_PCT if low <= MIN_SHARE_PCT <= high else share
+    return np.asarray(base + share * direction)
+
+
+def _some(bench: _Bench, touched: int, effort: Effort) -> Array | None:
+    """Move mass between at most `touched` parts: whole grams where the blend is in whole grams."""
+    n, now = bench.problem.count, bench.now
+    free = ~bench.locked.astype(bool)
+    unit = bench.step if bench.step > 0 else 1.0
+    whole = bench.step > 0
+    program = Program()
+    up = program.variables(np.zeros(n), np.where(free, TOTAL_PCT - now, 0.0) / unit, whole)
+    down = program.variables(np.zeros(n), np.where(free, now, 0.0) / unit + 1e-9 * (not whole), whole)
+    handled = program.variables(np.zeros(n), free.astype(float), True)
+    gone = program.variables(np.zeros(n), (free & (now > 0)).astype(float), True)
+    program.row([(up, unit), (down, -unit)], 0.0, 0.0)
+    program.row([(handled, 1.0)], high=float(touched))
+    program.row([(handled, (now <= 0).astype(float))], high=1.0)
+    for i in range(n):
+        at = [slice(v.start + i, v.start + i + 1) for v in (up, down, handled, gone)]
+        least = min(MIN_SHARE_PCT, float(now[i])) if now[i] > 0 else MIN_SHARE_PCT
+        program.row([(at[0], unit), (at[2], -(TOTAL_PCT - float(now[i])))], high=0.0)
+        program.row([(at[1], unit), (at[2], -float(now[i]))], high=0.0)
+        if now[i] > 0:
+            program.row([(at[1], unit), (at[0], -unit), (at[3], -least)], high=float(now[i]) - least)
+            program.row([(at[1], unit), (at[3], -float(now[i]))], low=0.0)
+        else:
+            program.row([(at[0], unit), (at[2], -MIN_SHARE_PCT)], low=0.0)
+    present = (now > 0).astype(float)
+    for limit in bench.target:
+        size = max(float(np.max(np.abs(limit.a), initial=0.0)), float(np.max(np.abs(limit.c), initial=0.0)), 1e-9)
+        a, c = limit.a / size, limit.c / size
+        bound = -limit.a0 / size - float(a @ now) - float(c @ present)
+        program.row([(up, a * unit), (down, -a * unit), (gone, -c), (handled, c * (1 - present))], low=bound)
+    answer = solve(program, program.cost([(up, unit), (handled, _WORTH_A_TOUCH)]), effort)
+    if not answer.is_usable:
+        return None
+    moves = answer.values[up] - answer.values[down]
+    shares = now + (np.round(moves) if whole else moves) * unit
+    shares[np.abs(shares) < 1e-9] = 0.0
+    return np.asarray(shares)
+
+
+def _mending(bench: _Bench, shelf: Shelf, shares: Array, touched: int) -> Mending:
+    p = bench.problem
+    fit, _ = judged(p, shelf, shares)
+    changed = np.flatnonzero(np.abs(shares - bench.now) > _HAIR)
+    changes = tuple(
+        Change(p.slugs[i], p.mix.flours[i].name, float(bench.now[i]), float(shares[i])) for i in map(int, changed)
+    )
+    after = tuple((s, float(x)) for s, x in zip(p.slugs, shares, strict=True) if x > 0)
+    handled = 1 if touched == 1 else len(changes)
+    return Mending(handled, moved_pct(shares, bench.now), changes, after, fit, bench.passes)
+
+
+def _beyond(bench: _Bench, touch: int, effort: Effort) -> tuple[str, ...]:
+    """The limits that no change of so few parts meets, each looked at alone."""
+    found: list[str] = []
+    for limit in bench.target:
+        if limit.name not in found and short_of(limit, bench.now) > _HAIR:
+            alone = replace(bench, target=(limit,))
+            if _one(alone) is None and (touch < 2 or _some(alone, touch, effort) is None):
+                found.append(limit.name)
+    return tuple(found)
+
+
+def least_moved(ways: Sequence[Mending]) -> Mending | None:
+    """Return the way that moves the least mass, in % of flour base, or None where there is none."""
+    return min(ways, key=lambda w: (w.moved_pct, w.touched), default=None)
