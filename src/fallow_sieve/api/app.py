@@ -21,6 +21,7 @@ from fallow_sieve.api import (
     kitchen,
     lots,
     pages,
+    proposals,
     reference,
     shelf,
     shelf_files,
@@ -50,6 +51,7 @@ _MODULES = (
     briefs,
     blends,
     judging,
+    proposals,
     transfer,
 )
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import json
 from dataclasses import dataclass
-from typing import Any, Literal
+from typing import Literal, cast
 
 from pydantic import Field
 
@@ -56,12 +56,9 @@ class BandIn(Strict):
     hard_high: float | None = None
 
 
-class BriefFile(Strict):
-    """A brief file, version 1. Shares and doses are % of flour base."""
+class BriefWishes(Strict):
+    """What is wished of a blend. Shares and doses are % of flour base."""
 
-    format: Literal["fallow-sieve/brief"]
-    version: Literal[1]
-    name: str = Field(default="", max_length=200)
     use: Slug
     exclude_allergens: list[Slug] = Field(default_factory=list, max_length=40)
     exclude: list[Slug] = Field(default_factory=list, max_length=200)
@@ -84,6 +81,14 @@ class BriefFile(Strict):
     robust: bool = False
     least_bad: bool = False
     fit_slack: float | None = Field(default=None, ge=0, le=100)
+
+
+class BriefFile(BriefWishes):
+    """A brief file, version 1: wishes with a name, and definitions of own ingredients."""
+
+    format: Literal["fallow-sieve/brief"]
+    version: Literal[1]
+    name: str = Field(default="", max_length=200)
     ingredients: list[IngredientIn] = Field(default_factory=list, max_length=200)
 
 
@@ -101,14 +106,14 @@ def read_brief(data: bytes) -> BriefDocument:
     file = validate(BriefFile, parse_json(data))
     own = tuple(defined(i, f"/ingredients/{n}") for n, i in enumerate(file.ingredients))
     no_twice([i.slug for i in own], "/ingredients", "slug")
-    for key in ("candidates", "exclude", "use_up", "aims", "diets", "exclude_allergens"):
-        _each_once(getattr(file, key) or [], key)
     use = rule_of_use(rules().uses, file.use)
     return BriefDocument(file.name, wishes_of(file, use), own)
 
 
-def wishes_of(file: BriefFile, use: Use) -> Wishes:
+def wishes_of(file: BriefWishes, use: Use) -> Wishes:
     """Return the wishes of a brief for `use`. Raises BadInputError naming the place."""
+    for key in ("candidates", "exclude", "use_up", "aims", "diets", "exclude_allergens"):
+        _each_once(getattr(file, key) or [], key)
     limits = Limits(
         tuple(file.exclude_allergens),
         tuple(file.exclude),
@@ -160,31 +165,37 @@ def _each_once(names: list[str], key: str) -> None:
             raise BadInputError(f"{name!r} stands twice", place=f"/{key}/{n}", right="keep one")
 
 
+def body_of(wishes: Wishes) -> BriefWishes:
+    """Return wishes as they are written in a brief file."""
+    limits = wishes.limits
+    return BriefWishes(
+        use=wishes.use.slug,
+        exclude_allergens=list(limits.exclude_allergens),
+        exclude=list(limits.exclude),
+        diets=[d.name for d in wishes.diets],
+        candidates=list(wishes.candidates) if wishes.candidates is not None else None,
+        require={s: ShareIn(min_pct=x.min_pct, max_pct=x.max_pct) for s, x in wishes.require.items()},
+        lock=dict(wishes.lock),
+        use_up=list(wishes.use_up),
+        max_bins=limits.max_bins,
+        step_pct=wishes.step_pct,
+        batch_g=wishes.batch_g,
+        in_stock=wishes.in_stock,
+        price_cap_per_kg=limits.price_cap_per_kg,
+        gluten_cap_mg_per_kg=limits.gluten_cap_mg_per_kg,
+        allow_unknown_gluten=wishes.allow_unknown_gluten,
+        bands=[BandIn(**{k: getattr(b, k) for k in ("metric", *_LIMITS)}) for b in limits.bands],
+        aims=[cast(AimName, str(a)) for a in wishes.aims],
+        binder=dict(wishes.binder),
+        binder_apart=wishes.binder_apart,
+        robust=wishes.robust,
+        least_bad=wishes.least_bad,
+        fit_slack=wishes.fit_slack,
+    )
+
+
 def write_brief(name: str, wishes: Wishes) -> str:
     """Return the brief file of `wishes` as JSON text; what is at its default is left out."""
-    limits = wishes.limits
-    document: dict[str, Any] = {"format": FORMAT, "version": 1, "name": name, "use": wishes.use.slug}
-    given: dict[str, Any] = {
-        "exclude_allergens": list(limits.exclude_allergens),
-        "exclude": list(limits.exclude),
-        "diets": [d.name for d in wishes.diets],
-        "candidates": list(wishes.candidates) if wishes.candidates is not None else None,
-        "require": {s: {"min_pct": x.min_pct, "max_pct": x.max_pct} for s, x in wishes.require.items()},
-        "lock": dict(wishes.lock),
-        "use_up": list(wishes.use_up),
-        "max_bins": limits.max_bins,
-        "step_pct": wishes.step_pct if wishes.step_pct != 1.0 else None,
-        "batch_g": wishes.batch_g,
-        "price_cap_per_kg": limits.price_cap_per_kg,
-        "gluten_cap_mg_per_kg": limits.gluten_cap_mg_per_kg,
-        "bands": [{k: v for k in ("metric", *_LIMITS) if (v := getattr(b, k)) is not None} for b in limits.bands],
-        "binder": dict(wishes.binder),
-        "fit_slack": wishes.fit_slack,
-        **{k: getattr(wishes, k) for k in _MARKS if getattr(wishes, k)},
-    }
-    document.update({k: v for k, v in given.items() if v not in (None, [], {})})
-    document["aims"] = [str(a) for a in wishes.aims]
+    given = body_of(wishes).model_dump(exclude_defaults=True, exclude_none=True)
+    document = {"format": FORMAT, "version": 1, "name": name, **given, "aims": [str(a) for a in wishes.aims]}
     return json.dumps(document, ensure_ascii=False, indent=2) + "\n"
-
-
-_MARKS = ("in_stock", "allow_unknown_gluten", "binder_apart", "robust", "least_bad")

@@ -8,13 +8,18 @@ from pathlib import Path
 from pydantic import BaseModel
 
 from fallow_sieve.formats.blend_file import BlendFile
+from fallow_sieve.formats.brief_file import BriefFile
 from fallow_sieve.formats.documents import AnalysisDocument, ComparisonDocument
+from fallow_sieve.formats.proposal_documents import MendOut, ProposalsOut
 
 FOLDER = Path(__file__).with_name("schemas")
 MODELS: dict[str, type[BaseModel]] = {
     "blend-1.json": BlendFile,
     "analysis-1.json": AnalysisDocument,
     "comparison-1.json": ComparisonDocument,
+    "brief-1.json": BriefFile,
+    "proposals-1.json": ProposalsOut,
+    "mend-1.json": MendOut,
 }
 
 

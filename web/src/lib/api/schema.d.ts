@@ -21,6 +21,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/bags": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return with how many of 100 bags a blend passes its sieves: 2 000 draws within the ranges of its numbers. */
+        post: operations["post__api_v1_bags"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/bench-tests": {
         parameters: {
             query?: never;
@@ -188,6 +205,23 @@ export interface paths {
         put?: never;
         /** Keep the draft as the next revision, with why. */
         post: operations["post__api_v1_blends_{blend_id}_revisions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/brief-files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return wishes as a brief file. */
+        post: operations["post__api_v1_brief-files"];
         delete?: never;
         options?: never;
         head?: never;
@@ -577,6 +611,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/mend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return the smallest changes with which a blend passes, touching one, two and three of its parts. */
+        post: operations["post__api_v1_mend"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/nutrition": {
         parameters: {
             query?: never;
@@ -588,6 +639,43 @@ export interface paths {
         put?: never;
         /** Return the mix per 100 g, per quarter cup and per the kitchen's own serving, with known shares. */
         post: operations["post__api_v1_nutrition"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/prices-of-more": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return what a little more of fibre, protein and the like would cost in a proposal, and the slack of its limits. */
+        post: operations["post__api_v1_prices-of-more"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/proposals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Search, and give each proposal as it is found, one JSON object a line: a proposal, a skipped aim, a conflict.
+         * @description The last line says how it ended. It stops after 5 s with the best so far, or when nobody listens any more.
+         */
+        post: operations["post__api_v1_proposals"];
         delete?: never;
         options?: never;
         head?: never;
@@ -750,6 +838,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/tradeoffs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Give the points of the trade-off between two aims as they are found, one JSON object a line. */
+        post: operations["post__api_v1_tradeoffs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/wishes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return the wishes that a blend on the bench starts from: its brief's limits, its locks and its binder. */
+        post: operations["post__api_v1_wishes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -795,6 +917,63 @@ export interface components {
             aside: boolean;
         };
         /**
+         * AskIn
+         * @description Wishes, and the blend on the bench: its lots, its size and what proposals are set against.
+         */
+        AskIn: {
+            /**
+             * Library
+             * @default false
+             */
+            library?: boolean;
+            /** Parts */
+            parts?: components["schemas"]["PartIn"][];
+            wishes: components["schemas"]["BriefWishes"];
+        };
+        /**
+         * BagShareOut
+         * @description Of 100 bags, with how many the blend passes one sieve, and with how many it is not held.
+         */
+        BagShareOut: {
+            /** Metric */
+            metric: string;
+            /** Passes Pct */
+            passes_pct: number;
+            /** Through Pct */
+            through_pct: number;
+        };
+        /**
+         * BagsIn
+         * @description A blend whose sieves are tried with many bags.
+         */
+        BagsIn: {
+            /**
+             * Brief Id
+             * @default null
+             */
+            brief_id?: number | null;
+            /** Parts */
+            parts: components["schemas"]["PartIn"][];
+            /** Use */
+            use: string;
+        };
+        /**
+         * BagsOut
+         * @description Of 100 bags, with how many the blend passes every sieve, gets through all, and each by itself.
+         */
+        BagsOut: {
+            /** Draws */
+            draws: number;
+            /** Passes Pct */
+            passes_pct: number;
+            /** Sieves */
+            sieves: components["schemas"]["BagShareOut"][];
+            /** Through Pct */
+            through_pct: number;
+            /** Weakest */
+            weakest: string;
+        };
+        /**
          * Band
          * @description Limits on one metric, in its unit: hard low ≤ good low ≤ good high ≤ hard high; weight ≥ 0.
          */
@@ -825,6 +1004,34 @@ export interface components {
          * @description A brief's own limit on a metric, in the metric's unit; null leaves the use's.
          */
         BandChangeIn: {
+            /**
+             * Good High
+             * @default null
+             */
+            good_high?: number | null;
+            /**
+             * Good Low
+             * @default null
+             */
+            good_low?: number | null;
+            /**
+             * Hard High
+             * @default null
+             */
+            hard_high?: number | null;
+            /**
+             * Hard Low
+             * @default null
+             */
+            hard_low?: number | null;
+            /** Metric */
+            metric: string;
+        };
+        /**
+         * BandIn
+         * @description A band of the brief on a metric, in its unit; what is absent stays as the use has it.
+         */
+        BandIn: {
             /**
              * Good High
              * @default null
@@ -1064,6 +1271,15 @@ export interface components {
             limit?: number;
         };
         /**
+         * BriefFileIn
+         * @description Wishes to be written as a brief file.
+         */
+        BriefFileIn: {
+            /** Name */
+            name: string;
+            wishes: components["schemas"]["BriefWishes"];
+        };
+        /**
          * BriefIn
          * @description A brief: what for, for whom, to what aim, within what limits.
          */
@@ -1155,6 +1371,98 @@ export interface components {
             use_name: string;
             /** Wishes */
             wishes: string[];
+        };
+        /**
+         * BriefWishes
+         * @description What is wished of a blend. Shares and doses are % of flour base.
+         */
+        BriefWishes: {
+            /** Aims */
+            aims: ("nearest" | "cheapest" | "most-fibre" | "most-protein" | "fewest-bins" | "mildest" | "lightest" | "from-stock")[];
+            /**
+             * Allow Unknown Gluten
+             * @default false
+             */
+            allow_unknown_gluten: boolean;
+            /** Bands */
+            bands: components["schemas"]["BandIn"][];
+            /**
+             * Batch G
+             * @default null
+             */
+            batch_g: number | null;
+            /** Binder */
+            binder: {
+                [key: string]: number;
+            };
+            /**
+             * Binder Apart
+             * @default false
+             */
+            binder_apart: boolean;
+            /**
+             * Candidates
+             * @default null
+             */
+            candidates: string[] | null;
+            /** Diets */
+            diets: string[];
+            /** Exclude */
+            exclude: string[];
+            /** Exclude Allergens */
+            exclude_allergens: string[];
+            /**
+             * Fit Slack
+             * @default null
+             */
+            fit_slack: number | null;
+            /**
+             * Gluten Cap Mg Per Kg
+             * @default null
+             */
+            gluten_cap_mg_per_kg: number | null;
+            /**
+             * In Stock
+             * @default false
+             */
+            in_stock: boolean;
+            /**
+             * Least Bad
+             * @default false
+             */
+            least_bad: boolean;
+            /** Lock */
+            lock: {
+                [key: string]: number;
+            };
+            /**
+             * Max Bins
+             * @default null
+             */
+            max_bins: number | null;
+            /**
+             * Price Cap Per Kg
+             * @default null
+             */
+            price_cap_per_kg: number | null;
+            /** Require */
+            require: {
+                [key: string]: components["schemas"]["ShareIn"];
+            };
+            /**
+             * Robust
+             * @default false
+             */
+            robust: boolean;
+            /**
+             * Step Pct
+             * @default 1
+             */
+            step_pct: number;
+            /** Use */
+            use: string;
+            /** Use Up */
+            use_up: string[];
         };
         /**
          * BriefsQuery
@@ -2256,6 +2564,61 @@ export interface components {
             sd: number;
         };
         /**
+         * MendAnswer
+         * @description The ways to mend a blend, the fewest touched first; or the sieves that no small change can satisfy.
+         */
+        MendAnswer: {
+            /** Options */
+            options: components["schemas"]["MendOptionOut"][];
+            /** Say */
+            say: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "fine" | "mended" | "beyond";
+        };
+        /**
+         * MendIn
+         * @description A blend to be mended, for a use and within a brief's limits; how many parts may be touched.
+         */
+        MendIn: {
+            /**
+             * Brief Id
+             * @default null
+             */
+            brief_id?: number | null;
+            /** Parts */
+            parts: components["schemas"]["PartIn"][];
+            /**
+             * Touch
+             * @default 3
+             */
+            touch?: number;
+            /** Use */
+            use: string;
+        };
+        /**
+         * MendOptionOut
+         * @description A way to mend: parts handled, mass moved (% of flour and g), the changes, and the parts that result.
+         */
+        MendOptionOut: {
+            /** Changes */
+            changes: components["schemas"]["MoveOut"][];
+            /** Moved G */
+            moved_g: number;
+            /** Moved Pct */
+            moved_pct: number;
+            /** Parts */
+            parts: components["schemas"]["PartOut"][];
+            /** Passes */
+            passes: boolean;
+            /** Score */
+            score: number;
+            /** Touched */
+            touched: number;
+        };
+        /**
          * MeshIn
          * @description What stayed on a mesh (opening in µm, 0 for the pan), in g.
          */
@@ -2298,6 +2661,69 @@ export interface components {
             name: string;
             /** Unit */
             unit: string;
+        };
+        /**
+         * MoreIn
+         * @description A proposal, by its shares in % of flour base, and the aim it was found for.
+         */
+        MoreIn: {
+            /**
+             * Aim
+             * @enum {string}
+             */
+            aim: "nearest" | "cheapest" | "most-fibre" | "most-protein" | "fewest-bins" | "mildest" | "lightest" | "from-stock";
+            /**
+             * Library
+             * @default false
+             */
+            library?: boolean;
+            /** Parts */
+            parts?: components["schemas"]["PartIn"][];
+            /** Shares */
+            shares: {
+                [key: string]: number;
+            };
+            wishes: components["schemas"]["BriefWishes"];
+        };
+        /**
+         * MoreOut
+         * @description What one unit more of a metric costs, in `unit`, and up to which value that holds.
+         */
+        MoreOut: {
+            /** At */
+            at: number;
+            /** Metric */
+            metric: string;
+            /** Price */
+            price: number;
+            /** Unit */
+            unit: string;
+            /** Until */
+            until: number;
+        };
+        /**
+         * MorePrices
+         * @description The price of a little more of each of the usual metrics.
+         */
+        MorePrices: {
+            /** Prices */
+            prices: components["schemas"]["MoreOut"][];
+            /** Slack */
+            slack: components["schemas"]["SlackOut"][];
+        };
+        /**
+         * MoveOut
+         * @description A part's share before and after, % of flour base.
+         */
+        MoveOut: {
+            /** From Pct */
+            from_pct: number;
+            /** Ingredient */
+            ingredient: string;
+            /** Name */
+            name: string;
+            /** To Pct */
+            to_pct: number;
         };
         /**
          * NamedOut
@@ -2888,6 +3314,22 @@ export interface components {
             temp_unit: "c" | "f";
         };
         /**
+         * ShareIn
+         * @description How much of an ingredient there must be, % of flour base.
+         */
+        ShareIn: {
+            /**
+             * Max Pct
+             * @default 100
+             */
+            max_pct?: number;
+            /**
+             * Min Pct
+             * @default 3
+             */
+            min_pct?: number;
+        };
+        /**
          * ShelfChoicesOut
          * @description What the shelf can show and be filtered by.
          */
@@ -3156,6 +3598,22 @@ export interface components {
             start_g: number;
         };
         /**
+         * SlackOut
+         * @description A limit that does not bind, and how far it is, in `unit`.
+         */
+        SlackOut: {
+            /** Limit */
+            limit: string;
+            /** Say */
+            say: string;
+            /** Side */
+            side: string;
+            /** Slack */
+            slack: number;
+            /** Unit */
+            unit: string;
+        };
+        /**
          * SoakIn
          * @description Dry flour, and the same wet in its cloth after draining (g).
          */
@@ -3239,6 +3697,30 @@ export interface components {
          * @enum {string}
          */
         Status: "pass" | "close" | "held" | "unknown";
+        /**
+         * SweepIn
+         * @description Two aims to be traded off.
+         */
+        SweepIn: {
+            /**
+             * Library
+             * @default false
+             */
+            library?: boolean;
+            /** Parts */
+            parts?: components["schemas"]["PartIn"][];
+            wishes: components["schemas"]["BriefWishes"];
+            /**
+             * X
+             * @enum {string}
+             */
+            x: "nearest" | "cheapest" | "most-fibre" | "most-protein" | "fewest-bins" | "mildest" | "lightest" | "from-stock";
+            /**
+             * Y
+             * @enum {string}
+             */
+            y: "nearest" | "cheapest" | "most-fibre" | "most-protein" | "fewest-bins" | "mildest" | "lightest" | "from-stock";
+        };
         /**
          * Term
          * @description One ingredient's part in a metric.
@@ -3405,6 +3887,21 @@ export interface components {
             watch: string[];
         };
         /**
+         * WishesIn
+         * @description A blend on the bench, for which wishes are to be laid out.
+         */
+        WishesIn: {
+            /**
+             * Brief Id
+             * @default null
+             */
+            brief_id?: number | null;
+            /** Parts */
+            parts?: components["schemas"]["PartIn"][];
+            /** Use */
+            use: string;
+        };
+        /**
          * WithdrawnIn
          * @description Whether a finding is out of use.
          */
@@ -3441,6 +3938,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JudgementOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post__api_v1_bags: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BagsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BagsOut"];
                 };
             };
             /** @description Not Found */
@@ -4102,6 +4650,55 @@ export interface operations {
             };
             /** @description Precondition Failed */
             412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_brief-files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BriefFileIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5654,6 +6251,57 @@ export interface operations {
             };
         };
     };
+    post__api_v1_mend: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MendIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MendAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     post__api_v1_nutrition: {
         parameters: {
             query?: never;
@@ -5675,6 +6323,106 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["NutritionOut"];
                 };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_prices-of-more": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoreIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MorePrices"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post__api_v1_proposals: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not Found */
             404: {
@@ -6067,6 +6815,106 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post__api_v1_tradeoffs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SweepIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post__api_v1_wishes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WishesIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BriefWishes"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
                 headers: {
                     [name: string]: unknown;
                 };
