@@ -102,6 +102,20 @@ BRIEFS = (
         "Rolled to 1.5 mm in the galley, boiled from chilled.",
         {"exclude_allergens": ["egg"], "max_bins": 6},
     ),
+    DemoBrief(
+        "halt",
+        "Halt platform biscuits",
+        "rolled-cookie",
+        "day trippers, oat-free",
+        "cheapest",
+        "The halt has one shelf: two bins, little money, and still the fibre on the poster. Too much to ask?",
+        {
+            "exclude_allergens": ["oats"],
+            "max_bins": 2,
+            "price_cap_per_kg": 2.4,
+            "bands": [{"metric": "fibre_pct", "hard_low": 5.0, "good_low": 5.0}],
+        },
+    ),
 )
 
 Mix = dict[str, float]
@@ -205,6 +219,15 @@ BLENDS = (
             ),
         ),
         {"brown-rice-flour": 120, "sorghum-flour": 260, "oat-flour": 100, "chickpea-flour": 150, "tapioca-starch": 190, "potato-starch": 160, "xanthan-gum": 15},
+    ),
+    DemoBlend(
+        "Halt biscuit mix", "halt", "rolled-cookie",
+        (
+            (
+                "Two bins, as the brief asks: sands, and no fibre to speak of.",
+                {"white-rice-flour": 600, "corn-starch": 400},
+            ),
+        ),
     ),
     DemoBlend(
         "Everyday buffet mix", None, "all-purpose",

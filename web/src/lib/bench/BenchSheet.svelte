@@ -11,6 +11,7 @@
   import HandBar from './HandBar.svelte';
   import Head from './Head.svelte';
   import KeepSheet from './KeepSheet.svelte';
+  import { Mending } from './mend.svelte';
   import Revisions from './Revisions.svelte';
   import Rows from './Rows.svelte';
   import Sieves from './Sieves.svelte';
@@ -22,6 +23,8 @@
   let across = $state(530);
   let keeping = $state(false);
   let tab = $state('sieves');
+  // svelte-ignore state_referenced_locally
+  const mending = new Mending(bench);
   const coarse = matchMedia('(pointer: coarse)').matches;
 
   const count = $derived(bench.parts.length);
@@ -43,6 +46,11 @@
     );
   });
 
+  function mend(): void {
+    tab = 'sieves';
+    void mending.ask();
+  }
+
   function toAdding(): void {
     document.querySelector<HTMLElement>('[data-add]')?.focus();
   }
@@ -52,6 +60,8 @@
     if (event.ctrlKey || event.metaKey || event.altKey || at.matches('input, textarea, select')) return;
     if (event.key === 'a') toAdding();
     else if (event.key === 'k' && bench.parts.length && !bench.kept) keeping = true;
+    else if (event.key === 'p') tab = 'propose';
+    else if (event.key === 'm' && bench.parts.length) mend();
     else return;
     event.preventDefault();
   }
@@ -65,9 +75,7 @@
     <Head {bench} onkeep={() => (keeping = true)} />
     <div class="heads small soft" aria-hidden="true">
       <span style:width="{plan.ghost_x}px">now</span>
-      <span class="ghost-head" style:width="{plan.end - plan.ghost_x}px"
-        >{bench.ghost ? `rev ${bench.ghost.number}` : ''}</span
-      >
+      <span class="ghost-head" style:width="{plan.end - plan.ghost_x}px">{bench.ghost?.label ?? ''}</span>
       <span class="part-grid grow" class:compact>
         <span>ingredient</span>
         <span class="right-end">{kitchen.settings?.mass_unit}</span>
@@ -86,7 +94,12 @@
               Start with the flour that should carry the flavour, then a starch, then a binder. Each becomes a
               layer.
             </p>
-            <button class="action main mt-3" onclick={toAdding}>Add a first flour</button>
+            <p class="start">
+              <button class="action main" onclick={toAdding}>Add a first flour</button>
+              {#if bench.blend.use}<button class="action" onclick={() => (tab = 'propose')}
+                  >Propose a mix</button
+                >{/if}
+            </p>
           </div>
         {/if}
       </div>
@@ -105,9 +118,17 @@
       <Tabs.List class="tabs">
         <Tabs.Trigger class="tab" value="sieves">Sieves</Tabs.Trigger>
         <Tabs.Trigger class="tab" value="bag">The bag</Tabs.Trigger>
+        <Tabs.Trigger class="tab" value="propose">Propose</Tabs.Trigger>
         <Tabs.Trigger class="tab" value="revisions">Revisions ({bench.revisions.length})</Tabs.Trigger>
       </Tabs.List>
-      <Tabs.Content value="sieves"><Sieves {bench} /></Tabs.Content>
+      <Tabs.Content value="sieves"
+        ><Sieves {bench} {mending} onpropose={() => (tab = 'propose')} /></Tabs.Content
+      >
+      <Tabs.Content value="propose">
+        {#if tab === 'propose'}{#await import('../propose/Propose.svelte') then { default: Propose }}
+            <Propose {bench} />
+          {/await}{/if}
+      </Tabs.Content>
       <Tabs.Content value="bag">
         {#if tab === 'bag'}
           {#if bench.judgement}
@@ -171,7 +192,10 @@
   }
 
   .ghost-head {
+    padding-right: 4px;
+    overflow: hidden;
     white-space: nowrap;
+    text-overflow: ellipsis;
   }
 
   .grow {
@@ -197,6 +221,13 @@
   .teach {
     align-self: center;
     max-width: 17rem;
+  }
+
+  .start {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem;
+    margin-top: 0.75rem;
   }
 
   .add {

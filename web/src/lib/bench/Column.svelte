@@ -27,8 +27,13 @@
   });
   const layers = $derived(layersOf(pieces, height));
   const ghostPieces = $derived(
-    (bench.ghost?.analysis.parts ?? [])
-      .map((p, n) => ({ slug: p.ingredient, share: p.mix_pct, at: kitchen.roleOrder(p.role) * 1000 + n }))
+    (bench.ghost?.layers ?? [])
+      .map((p, n) => ({
+        slug: p.ingredient,
+        role: p.role,
+        share: p.mix_pct,
+        at: kitchen.roleOrder(p.role) * 1000 + n
+      }))
       .sort((a, b) => a.at - b.at)
   );
   const ghost = $derived(layersOf(ghostPieces, height));
@@ -54,6 +59,9 @@
     <Layers {pieces} {height} width={plan.width} selected={bench.selected} />
   {/if}
   {#if bench.ghost}
+    <g opacity="0.45" transform="translate({plan.ghost_x} 0)">
+      <Layers pieces={ghostPieces} {height} width={plan.ghost_width} />
+    </g>
     {#each ghost as layer (layer.slug)}
       <line
         class="ghost-edge"

@@ -1,10 +1,19 @@
 <!-- The stack of sieves: the state in one sentence, the limits of the brief, then what holds the mix first. -->
 <script lang="ts">
+  import { figure } from '../format';
+  import { kitchen } from '../kitchen.svelte';
   import Limits from '../sieves/Limits.svelte';
   import Sieve from '../sieves/Sieve.svelte';
   import type { Bench } from './bench.svelte';
+  import Mend from './Mend.svelte';
+  import type { Mending } from './mend.svelte';
 
-  const { bench }: { bench: Bench } = $props();
+  interface Props {
+    bench: Bench;
+    mending: Mending;
+    onpropose: () => void;
+  }
+  const { bench, mending, onpropose }: Props = $props();
   const judgement = $derived(bench.judgement);
   let open = $state<string | null>(null);
   const gritty = $derived(
@@ -14,11 +23,14 @@
 
 {#if judgement}
   <Limits limits={judgement.limits} />
+  {#if mending.answer || mending.wrong}<Mend {mending} {onpropose} />{/if}
   {#each judgement.sieves as sieve (sieve.band.metric)}
     <Sieve
       result={sieve}
       parts={bench.parts}
       most={sieve.band.metric === 'grit_index' ? gritty : ''}
+      bags_pct={bench.bags?.sieves.find((b) => b.metric === sieve.band.metric)?.passes_pct ?? null}
+      onmend={() => mending.ask()}
       open={open === sieve.band.metric}
       ontoggle={() => (open = open === sieve.band.metric ? null : sieve.band.metric)}
     />
@@ -27,8 +39,11 @@
     <p class="soft mt-2">Say what the mix is for, under its name, and its sieves stand here.</p>
   {:else}
     <p class="soft small mt-2">
-      Circle passes, diamond is close, square is held; the whisker is where the value lies 19 times in 20.
-      Bands are rules of thumb. <a href="#/method/fit">How fit is worked out</a>
+      {#if bench.bags}Passes with {figure(bench.bags.passes_pct, 0)} of 100 bags{bench.bags.weakest
+          ? `; weak point: ${kitchen.metric(bench.bags.weakest).label.toLowerCase()}`
+          : ''}.{/if}
+      Circle passes, diamond is close, square is held; the whisker is where the value lies 19 times in 20. Bands
+      are rules of thumb. <a href="#/method/fit">How fit is worked out</a>
     </p>
   {/if}
 {:else}

@@ -2,13 +2,13 @@ import {
   api,
   ask,
   wordsOf,
-  type Analysis,
   type BlendOut,
   type BriefSummary,
   type Ingredient,
   type Judgement,
   type Part,
-  type Revision
+  type Revision,
+  type Schemas
 } from '../api/client';
 import { kitchen } from '../kitchen.svelte';
 import type { Undoable } from '../frame/undo.svelte';
@@ -20,10 +20,19 @@ import { moveAcross, sameParts, SMALLEST_G, stepFor, total, withMass } from './m
 
 /** Faster than the eye follows a number, slow enough to leave the frames to the hand. */
 const JUDGE_EVERY_MS = 40;
+/** A hand that rests so long is done for now. */
+const BAGS_AFTER_MS = 400;
 
 interface Known {
   name: string;
   role: string;
+}
+
+/** A mix drawn beside the blend; `number` is that of a revision, null for one that is only proposed. */
+interface Ghost {
+  number: number | null;
+  label: string;
+  layers: readonly { ingredient: string; name: string; role: string; mix_pct: number }[];
 }
 
 /** One blend on the bench: its parts, what the core says of them, and everything that can be done to them. */
@@ -34,8 +43,10 @@ export class Bench implements Undoable {
   revisions = $state.raw<Revision[]>([]);
   based_on = $state<number | null>(null);
   brief = $state.raw<BriefSummary | null>(null);
-  /** The revision drawn beside the blend, and what it is. */
-  ghost = $state.raw<{ number: number; analysis: Analysis } | null>(null);
+  /** What is drawn beside the blend: a revision by its number, or a mix that is proposed. */
+  ghost = $state.raw<Ghost | null>(null);
+  /** With how many of 100 bags it passes; null while that is not known. */
+  bags = $state.raw<Schemas['BagsOut'] | null>(null);
   selected = $state<string | null>(null);
   /** The part whose lot is being chosen. */
   asksLot = $state<string | null>(null);
@@ -44,6 +55,8 @@ export class Bench implements Undoable {
   canRedo = $state(false);
   /** What is known of ingredients by slug, from every answer so far. */
   known = $state.raw<ReadonlyMap<string, Known>>(new Map());
+  #aside: Ghost | null = null;
+  #bagsDue: ReturnType<typeof setTimeout> | undefined;
   readonly save: Autosave;
   readonly #history = new History<readonly Part[]>();
   readonly #judging: Latest<readonly Part[], Judgement>;
@@ -113,6 +126,22 @@ export class Bench implements Undoable {
     this.judgement = judgement;
     this.trouble = '';
     this.learn(judgement.analysis.parts.map((p) => [p.ingredient, p]));
+    this.bags = null;
+    clearTimeout(this.#bagsDue);
+    if (judgement.fit) this.#bagsDue = setTimeout(() => void this.#countBags(), BAGS_AFTER_MS);
+  }
+
+  /** Once the hand rests: what another bag of each flour would do to the sieves. */
+  async #countBags(): Promise<void> {
+    const parts = this.parts;
+    const { use, brief_id } = this.blend;
+    if (!use || !parts.length) return;
+    try {
+      const { data } = await ask(api.POST('/api/v1/bags', { body: { parts: [...parts], use, brief_id } }));
+      if (this.parts === parts) this.bags = data;
+    } catch {
+      // The judgement itself says where something is wrong.
+    }
   }
 
   learn(found: Iterable<readonly [string, Known]>): void {
@@ -256,7 +285,18 @@ export class Bench implements Undoable {
     const body = { parts: revision.parts, use: this.blend.use };
     const { data } = await ask(api.POST('/api/v1/analyse', { body }));
     this.learn(data.analysis.parts.map((p) => [p.ingredient, p]));
-    this.ghost = { number: revision.number, analysis: data.analysis };
+    this.ghost = { number: revision.number, label: `rev ${revision.number}`, layers: data.analysis.parts };
+  }
+
+  /** Draws a mix beside the blend while it is looked at; `null` gives back what stood there. */
+  showMix(label: string, layers: Ghost['layers'] | null): void {
+    if (layers) {
+      if (this.ghost?.number !== null) this.#aside = this.ghost;
+      this.learn(layers.map((l) => [l.ingredient, l]));
+      this.ghost = { number: null, label, layers };
+    } else if (this.ghost?.number === null) {
+      this.ghost = this.#aside;
+    }
   }
 
   /** Saves the name or use of the blend. */

@@ -1,4 +1,12 @@
-import { api, ask, asProblem, wordsOf, type Schemas } from '../api/client';
+import { api, ask, wordsOf, type Schemas } from '../api/client';
+import { follow } from '../api/stream';
+
+/** How far an import is. */
+interface Step {
+  done?: number;
+  of?: number;
+  finished?: boolean;
+}
 
 const TYPES: Record<string, string> = {
   csv: 'text/csv',
@@ -61,8 +69,9 @@ export class Incoming {
           signal: this.#stop.signal
         }
       );
-      if (!answer.ok || !answer.body) throw asProblem(await answer.json(), answer.status);
-      await this.#follow(answer.body);
+      let finished = false;
+      await follow<Step>(answer, (step) => (finished = this.#note(step) || finished));
+      if (!finished) throw new Error('The kitchen stopped answering on the way.');
       return true;
     } catch (error) {
       this.wrong =
@@ -79,25 +88,8 @@ export class Incoming {
     this.#stop?.abort();
   }
 
-  /** Reads how far it is, one JSON object a line. */
-  async #follow(body: ReadableStream<Uint8Array>): Promise<void> {
-    const reader = body
-      .pipeThrough(new TextDecoderStream() as never)
-      .getReader() as ReadableStreamDefaultReader<string>;
-    let rest = '';
-    let finished = false;
-    for (;;) {
-      const { done, value } = await reader.read();
-      if (done) break;
-      const lines = (rest + value).split('\n');
-      rest = lines.pop() ?? '';
-      for (const line of lines) finished = this.#note(JSON.parse(line)) || finished;
-    }
-    if (!finished) throw new Error('The kitchen stopped answering on the way.');
-  }
-
-  #note(step: { done?: number; of?: number; finished?: boolean; problem?: unknown }): boolean {
-    if (step.problem) throw asProblem(step.problem, 422);
+  /** Notes how far it is. */
+  #note(step: Step): boolean {
     this.done = step.done ?? this.done;
     this.of = step.of ?? this.of;
     return !!step.finished;

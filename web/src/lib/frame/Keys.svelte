@@ -49,7 +49,17 @@
       title: 'On the bench',
       keys: [
         ['A', 'add an ingredient'],
-        ['K', 'keep a revision']
+        ['K', 'keep a revision'],
+        ['P', 'propose blends for the wishes'],
+        ['M', 'mend: the smallest change that lets it pass']
+      ]
+    },
+    {
+      title: 'Among the proposals',
+      keys: [
+        ['← →', 'walk; the one under the keys stands beside the column'],
+        ['Enter', 'take it as a new revision'],
+        ['Esc', 'stop the search']
       ]
     }
   ];

@@ -29,7 +29,7 @@
   const goodLow = $derived(s.x(good_low));
   const goodHigh = $derived(s.x(good_high));
   const ends = $derived(
-    [good_low, good_high].filter((v) => v > metric.lowest && v < (metric.highest ?? Infinity))
+    [...new Set([good_low, good_high])].filter((v) => v > metric.lowest && v < (metric.highest ?? Infinity))
   );
   const plain = (v: number): string => figure(v, Number.isInteger(v) ? 0 : Number.isInteger(v * 10) ? 1 : 2);
 </script>

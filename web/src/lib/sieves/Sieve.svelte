@@ -12,10 +12,13 @@
     result: BandResult;
     parts: readonly Part[];
     most?: string;
+    /** Of 100 bags, with how many it passes here; null while that is not known. */
+    bags_pct?: number | null;
     open: boolean;
     ontoggle: () => void;
+    onmend?: () => void;
   }
-  const { result, parts, most = '', open, ontoggle }: Props = $props();
+  const { result, parts, most = '', bags_pct = null, open, ontoggle, onmend }: Props = $props();
   const metric = $derived(kitchen.metric(result.band.metric));
   const e = $derived(result.estimate);
   const words = $derived(standing(result, metric.decimals));
@@ -35,22 +38,30 @@
       >{result.status === 'unknown' && e.typical === null ? '?' : figure(e.typical, metric.decimals)}</span
     >
     <span class="small tail">
-      <span class="unit">{metric.unit}</span>
+      <span class="unit"
+        >{metric.unit}{#if bags_pct !== null}&nbsp;· {figure(bags_pct, 0)} % of bags{/if}</span
+      >
       <span class="word {STATUS_CLASS[result.status]}">{words}</span>
       {#if most && result.status !== 'pass'}<span class="soft most">most from {most}</span>{/if}
     </span>
   </button>
+  {#if result.status === 'held' && onmend}
+    <button class="link small mend" aria-label="Mend {metric.label.toLowerCase()}" onclick={onmend}
+      >mend</button
+    >
+  {/if}
   {#if open}<HowWorked {parts} metric={result.band.metric} basis={result.band.basis} />{/if}
 </section>
 
 <style>
   .sieve {
+    position: relative;
     border-bottom: 1px solid var(--hairline);
   }
 
   .head {
     display: grid;
-    grid-template-columns: 8.25rem minmax(6rem, 1fr) 3.5rem 9.5rem;
+    grid-template-columns: 8.25rem minmax(6rem, 1fr) 3.5rem 11.5rem;
     align-items: center;
     gap: 0.75rem;
     width: 100%;
@@ -86,6 +97,18 @@
 
   .word {
     font-weight: 600;
+  }
+
+  .mend {
+    position: absolute;
+    top: 30px;
+    left: 29px;
+    min-width: 24px;
+    min-height: 24px;
+  }
+
+  .stuck .head {
+    min-height: 56px;
   }
 
   .stuck {
