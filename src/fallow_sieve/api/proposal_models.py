@@ -8,7 +8,7 @@ from pydantic import Field
 
 from fallow_sieve.api.requests import In, Name, Parts, RowId, Slug
 from fallow_sieve.api.responses import Out, PartOut
-from fallow_sieve.formats.brief_file import AimName, BriefWishes
+from fallow_sieve.formats.brief_file import AimName, WishListIn
 
 Share = Annotated[float, Field(ge=0, le=100)]
 
@@ -16,7 +16,7 @@ Share = Annotated[float, Field(ge=0, le=100)]
 class AskIn(In):
     """Wishes, and the blend on the bench: its lots, its size and what proposals are set against."""
 
-    wishes: BriefWishes
+    wishes: WishListIn
     parts: Parts = Field(default_factory=list)
     library: bool = False
 
@@ -27,6 +27,10 @@ class WishesIn(In):
     parts: Parts = Field(default_factory=list)
     use: Slug
     brief_id: RowId | None = None
+
+
+class WishesOut(WishListIn):
+    """Wishes laid out, each of them named."""
 
 
 class SweepIn(AskIn):
@@ -47,7 +51,7 @@ class BriefFileIn(In):
     """Wishes to be written as a brief file."""
 
     name: Name
-    wishes: BriefWishes
+    wishes: WishListIn
 
 
 class MendIn(In):

@@ -32,6 +32,7 @@ from fallow_sieve.api.proposal_models import (
     SlackOut,
     SweepIn,
     WishesIn,
+    WishesOut,
 )
 from fallow_sieve.api.spec import route
 from fallow_sieve.api.summaries import limits_of, part_out
@@ -52,7 +53,7 @@ from fallow_sieve.core.optimise.wishes import AIM_LABELS, Aim, Wishes
 from fallow_sieve.core.quantities import CupStandard
 from fallow_sieve.core.shelf import Shelf
 from fallow_sieve.core.uses import BandResult, Status, fit_to, rule_of_use, worst_first
-from fallow_sieve.formats.brief_file import BriefWishes, body_of, wishes_of, write_brief
+from fallow_sieve.formats.brief_file import body_of, wishes_of, write_brief
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.store.briefs import get_brief
 
@@ -65,7 +66,7 @@ _AIMS = (Aim.NEAREST, Aim.CHEAPEST, Aim.MOST_FIBRE, Aim.MOST_PROTEIN, Aim.FEWEST
 
 
 @routes.post("/wishes")
-@route(BriefWishes, json=WishesIn)
+@route(WishesOut, json=WishesIn)
 def wishes() -> Response:
     """Return the wishes that a blend on the bench starts from: its brief's limits, its locks and its binder."""
     given = body(WishesIn)

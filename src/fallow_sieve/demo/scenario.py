@@ -221,20 +221,20 @@ BLENDS = (
         {"brown-rice-flour": 120, "sorghum-flour": 260, "oat-flour": 100, "chickpea-flour": 150, "tapioca-starch": 190, "potato-starch": 160, "xanthan-gum": 15},
     ),
     DemoBlend(
-        "Halt biscuit mix", "halt", "rolled-cookie",
-        (
-            (
-                "Two bins, as the brief asks: sands, and no fibre to speak of.",
-                {"white-rice-flour": 600, "corn-starch": 400},
-            ),
-        ),
-    ),
-    DemoBlend(
         "Everyday buffet mix", None, "all-purpose",
         (
             (
                 "One bag for sauces, scones and breading, until each has its own.",
                 {"sorghum-flour": 250, "brown-rice-flour": 200, "oat-flour": 130, "potato-starch": 200, "tapioca-starch": 130, "chickpea-flour": 60, "xanthan-gum": 5},
+            ),
+        ),
+    ),
+    DemoBlend(
+        "Halt biscuit mix", "halt", "rolled-cookie",
+        (
+            (
+                "Two bins, as the brief asks: sands, and no fibre to speak of.",
+                {"white-rice-flour": 600, "corn-starch": 400},
             ),
         ),
     ),

@@ -56,7 +56,7 @@ class BandIn(Strict):
     hard_high: float | None = None
 
 
-class BriefWishes(Strict):
+class WishListIn(Strict):
     """What is wished of a blend. Shares and doses are % of flour base."""
 
     use: Slug
@@ -83,7 +83,7 @@ class BriefWishes(Strict):
     fit_slack: float | None = Field(default=None, ge=0, le=100)
 
 
-class BriefFile(BriefWishes):
+class BriefFile(WishListIn):
     """A brief file, version 1: wishes with a name, and definitions of own ingredients."""
 
     format: Literal["fallow-sieve/brief"]
@@ -110,7 +110,7 @@ def read_brief(data: bytes) -> BriefDocument:
     return BriefDocument(file.name, wishes_of(file, use), own)
 
 
-def wishes_of(file: BriefWishes, use: Use) -> Wishes:
+def wishes_of(file: WishListIn, use: Use) -> Wishes:
     """Return the wishes of a brief for `use`. Raises BadInputError naming the place."""
     for key in ("candidates", "exclude", "use_up", "aims", "diets", "exclude_allergens"):
         _each_once(getattr(file, key) or [], key)
@@ -165,10 +165,10 @@ def _each_once(names: list[str], key: str) -> None:
             raise BadInputError(f"{name!r} stands twice", place=f"/{key}/{n}", right="keep one")
 
 
-def body_of(wishes: Wishes) -> BriefWishes:
+def body_of(wishes: Wishes) -> WishListIn:
     """Return wishes as they are written in a brief file."""
     limits = wishes.limits
-    return BriefWishes(
+    return WishListIn(
         use=wishes.use.slug,
         exclude_allergens=list(limits.exclude_allergens),
         exclude=list(limits.exclude),

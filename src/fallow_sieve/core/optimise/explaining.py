@@ -14,10 +14,10 @@ import numpy as np
 
 from fallow_sieve.core.blends import METRICS
 from fallow_sieve.core.optimise.aims import Objective, add_margin, edge_count, edges_of, objective_of
-from fallow_sieve.core.optimise.fitting import log_fit
+from fallow_sieve.core.optimise.fitting import limits_of_floor, log_fit
 from fallow_sieve.core.optimise.forms import Mix, form_of
 from fallow_sieve.core.optimise.problem import Limit, Problem
-from fallow_sieve.core.optimise.proposals import limits_of_floor, with_floor
+from fallow_sieve.core.optimise.proposals import with_floor
 from fallow_sieve.core.optimise.solver import Array, Duals, prices
 from fallow_sieve.core.optimise.stating import Model
 from fallow_sieve.core.optimise.wishes import Aim
@@ -118,7 +118,7 @@ def only_used(problem: Problem, shares: Array) -> Problem:
 
 
 def _fixed(problem: Problem, floor: float) -> Model:
-    model = with_floor(problem, floor, {})
+    model = with_floor(problem, floor, {}, tight=False)  # so that a limit has its price, and no bound implied by it
     for at in range(model.z.start, model.z.stop):
         model.program.low[at] = model.program.high[at]
     return model

@@ -24,6 +24,7 @@ PENALTY = 0.1  # points (log fit × 100) for 1 % of flour over a usual most; rul
 RIGHT_TO = 0.05
 _TANGENTS = tuple(float(x) for x in np.geomspace(0.03, 1.0, 12))
 _LOWEST = 1e-6
+FIT_TOLERANCE = 1e-4  # points of fit by which a floor gives way to the solver's arithmetic
 _ROUNDS = 12
 Cuts = Mapping[str, tuple[float, ...]]
 
@@ -180,6 +181,12 @@ def passing_limits(problem: Problem) -> tuple[Limit, ...]:
     return tuple(found)
 
 
+def limits_of_floor(problem: Problem, floor: float) -> tuple[Limit, ...]:
+    """Return what a log fit of `floor` points demands of each metric, and where it is the best, of each usual most."""
+    perfect = floor > -FIT_TOLERANCE
+    return (*implied_by(problem, floor), *(usual_limits(problem) if perfect else ()))
+
+
 def refined(problem: Problem, shares: Array, cuts: Cuts) -> Cuts:
     """Return `cuts` with tangents where each desirability of `shares` lies; for a ratio, levels around it."""
     new = dict(cuts)
@@ -190,6 +197,18 @@ def refined(problem: Problem, shares: Array, cuts: Cuts) -> Cuts:
             here = (d, min(1.0, d * 1.002)) if form.is_ratio else (d,)
             new[band.metric] = tuple(sorted({*cuts.get(band.metric, _TANGENTS), *here}))
     return new
+
+
+def _perfect(problem: Problem, effort: Effort, earlier: tuple[Array, ...]) -> Fitted | None:
+    """A blend that passes every sieve, if there is one: most briefs have many, and no fit is better than that."""
+    extra = limits_of_floor(problem, 0.0)
+    model = state(problem, extra=extra)
+    for other in earlier:
+        add_difference(model, other)
+    answer, shares = solve_kept(model, np.zeros(len(model.program.low)), effort, extra, confirm=False)
+    if not answer.is_usable or log_fit(problem, shares) < -FIT_TOLERANCE:
+        return None
+    return Fitted(shares, log_fit(problem, shares), {}, answer)
 
 
 def best_fit(
@@ -204,6 +223,9 @@ def best_fit(
 
     `kept` is False where nothing was found.
     """
+    perfect = _perfect(problem, effort, earlier) if tight else None
+    if perfect is not None:
+        return perfect
     base = state(problem, tight=tight)
     for other in earlier:
         add_difference(base, other)

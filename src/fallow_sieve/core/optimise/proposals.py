@@ -25,16 +25,16 @@ from fallow_sieve.core.optimise.aims import (
     without_data,
 )
 from fallow_sieve.core.optimise.fitting import (
+    FIT_TOLERANCE,
     RIGHT_TO,
     Cuts,
     Fitted,
     add_fit,
     add_floor,
     best_fit,
-    implied_by,
+    limits_of_floor,
     log_fit,
     refined,
-    usual_limits,
 )
 from fallow_sieve.core.optimise.problem import Limit, Problem
 from fallow_sieve.core.optimise.solver import UNLIMITED, Answer, Array, Effort
@@ -50,7 +50,6 @@ _TIE = 1e-6  # so little that a tie is broken and nothing else
 _MARGIN_IN_BINS = 0.1  # no margin is worth a bin
 _ROUNDS = 8
 _NOTHING_PROVEN = 1.0
-_FIT_TOLERANCE = 1e-4  # points of fit by which a floor gives way to the solver's arithmetic
 
 
 class MismatchError(FallowSieveError):
@@ -208,7 +207,7 @@ def slack_in_force(problem: Problem, first: Fitted) -> float:
     asked = problem.wishes.fit_slack
     if asked is not None:
         return asked
-    return 0.0 if first.log_fit > -_FIT_TOLERANCE else FIT_SLACK
+    return 0.0 if first.log_fit > -FIT_TOLERANCE else FIT_SLACK
 
 
 def slack_of(problem: Problem, proposals: Sequence[Proposal]) -> float:
@@ -247,20 +246,16 @@ def _within(
     return best
 
 
-def limits_of_floor(problem: Problem, floor: float) -> tuple[Limit, ...]:
-    """Return what a log fit of `floor` points demands of each metric, and where it is the best, of each usual most."""
-    perfect = floor > -_FIT_TOLERANCE
-    return (*implied_by(problem, floor), *(usual_limits(problem) if perfect else ()))
-
-
-def with_floor(problem: Problem, floor: float, cuts: Cuts, earlier: Sequence[Array] = ()) -> Model:
+def with_floor(
+    problem: Problem, floor: float, cuts: Cuts, earlier: Sequence[Array] = (), *, tight: bool = True
+) -> Model:
     """Return the problem stated with a log fit of at least `floor` points, different from `earlier` (% of flour)."""
-    perfect = floor > -_FIT_TOLERANCE
-    model = state(problem, extra=limits_of_floor(problem, floor))
+    perfect = floor > -FIT_TOLERANCE
+    model = state(problem, extra=limits_of_floor(problem, floor), tight=tight)
     for other in earlier:
         add_difference(model, other)
     if not perfect:
-        add_floor(model, add_fit(model, cuts, floor - _FIT_TOLERANCE), floor - _FIT_TOLERANCE)
+        add_floor(model, add_fit(model, cuts, floor - FIT_TOLERANCE), floor - FIT_TOLERANCE)
     return model
 
 

@@ -105,13 +105,15 @@ def _vector(terms: Terms, width: int) -> Array:
     return line
 
 
-def solve(program: Program, cost: Array, effort: Effort = UNLIMITED, *, presolve: bool = True) -> Answer:
+def solve(
+    program: Program, cost: Array, effort: Effort = UNLIMITED, *, presolve: bool = True, confirm: bool = True
+) -> Answer:
     """Return the values that minimise `cost` · v, to a relative gap of 1e-7, or why there are none.
 
-    "Infeasible" is confirmed without presolve, which errs at times on limits that leave only a hair.
+    With `confirm`, "infeasible" is asked again without presolve, which errs at times on limits that leave a hair.
     """
     answer = _solved(program, cost, effort, presolve)
-    if answer.found is Found.INFEASIBLE and presolve and not effort.is_spent:
+    if answer.found is Found.INFEASIBLE and presolve and confirm and not effort.is_spent:
         return _solved(program, cost, effort, False)
     return answer
 

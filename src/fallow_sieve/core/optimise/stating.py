@@ -192,7 +192,13 @@ def differs(a: Array, b: Array) -> bool:
 
 
 def solve_kept(
-    model: Model, cost: Array, effort: Effort = UNLIMITED, extra: Sequence[Limit] = (), *, presolve: bool = True
+    model: Model,
+    cost: Array,
+    effort: Effort = UNLIMITED,
+    extra: Sequence[Limit] = (),
+    *,
+    presolve: bool = True,
+    confirm: bool = True,
 ) -> tuple[Answer, Array]:
     """Return the answer and its shares (% of flour base), with every limit kept as strictly as the judgement does.
 
@@ -200,7 +206,7 @@ def solve_kept(
     """
     tried = model
     for _ in range(_TRIES):
-        answer = solve(tried.program, cost, effort, presolve=presolve)
+        answer = solve(tried.program, cost, effort, presolve=presolve, confirm=confirm)
         if not answer.is_usable:
             return answer, np.zeros(model.problem.count)
         shares = model.shares(answer)

@@ -654,7 +654,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Return what a little more of fibre, protein and the like would cost in a proposal, and the slack of its limits. */
+        /** Return what a little more fibre, protein and the like would cost in a proposal, and the slack of its limits. */
         post: operations["post__api_v1_prices-of-more"];
         delete?: never;
         options?: never;
@@ -928,7 +928,7 @@ export interface components {
             library?: boolean;
             /** Parts */
             parts?: components["schemas"]["PartIn"][];
-            wishes: components["schemas"]["BriefWishes"];
+            wishes: components["schemas"]["WishListIn"];
         };
         /**
          * BagShareOut
@@ -1277,7 +1277,7 @@ export interface components {
         BriefFileIn: {
             /** Name */
             name: string;
-            wishes: components["schemas"]["BriefWishes"];
+            wishes: components["schemas"]["WishListIn"];
         };
         /**
          * BriefIn
@@ -1371,98 +1371,6 @@ export interface components {
             use_name: string;
             /** Wishes */
             wishes: string[];
-        };
-        /**
-         * BriefWishes
-         * @description What is wished of a blend. Shares and doses are % of flour base.
-         */
-        BriefWishes: {
-            /** Aims */
-            aims: ("nearest" | "cheapest" | "most-fibre" | "most-protein" | "fewest-bins" | "mildest" | "lightest" | "from-stock")[];
-            /**
-             * Allow Unknown Gluten
-             * @default false
-             */
-            allow_unknown_gluten: boolean;
-            /** Bands */
-            bands: components["schemas"]["BandIn"][];
-            /**
-             * Batch G
-             * @default null
-             */
-            batch_g: number | null;
-            /** Binder */
-            binder: {
-                [key: string]: number;
-            };
-            /**
-             * Binder Apart
-             * @default false
-             */
-            binder_apart: boolean;
-            /**
-             * Candidates
-             * @default null
-             */
-            candidates: string[] | null;
-            /** Diets */
-            diets: string[];
-            /** Exclude */
-            exclude: string[];
-            /** Exclude Allergens */
-            exclude_allergens: string[];
-            /**
-             * Fit Slack
-             * @default null
-             */
-            fit_slack: number | null;
-            /**
-             * Gluten Cap Mg Per Kg
-             * @default null
-             */
-            gluten_cap_mg_per_kg: number | null;
-            /**
-             * In Stock
-             * @default false
-             */
-            in_stock: boolean;
-            /**
-             * Least Bad
-             * @default false
-             */
-            least_bad: boolean;
-            /** Lock */
-            lock: {
-                [key: string]: number;
-            };
-            /**
-             * Max Bins
-             * @default null
-             */
-            max_bins: number | null;
-            /**
-             * Price Cap Per Kg
-             * @default null
-             */
-            price_cap_per_kg: number | null;
-            /** Require */
-            require: {
-                [key: string]: components["schemas"]["ShareIn"];
-            };
-            /**
-             * Robust
-             * @default false
-             */
-            robust: boolean;
-            /**
-             * Step Pct
-             * @default 1
-             */
-            step_pct: number;
-            /** Use */
-            use: string;
-            /** Use Up */
-            use_up: string[];
         };
         /**
          * BriefsQuery
@@ -2683,7 +2591,7 @@ export interface components {
             shares: {
                 [key: string]: number;
             };
-            wishes: components["schemas"]["BriefWishes"];
+            wishes: components["schemas"]["WishListIn"];
         };
         /**
          * MoreOut
@@ -3709,7 +3617,7 @@ export interface components {
             library?: boolean;
             /** Parts */
             parts?: components["schemas"]["PartIn"][];
-            wishes: components["schemas"]["BriefWishes"];
+            wishes: components["schemas"]["WishListIn"];
             /**
              * X
              * @enum {string}
@@ -3887,6 +3795,98 @@ export interface components {
             watch: string[];
         };
         /**
+         * WishListIn
+         * @description What is wished of a blend. Shares and doses are % of flour base.
+         */
+        WishListIn: {
+            /** Aims */
+            aims?: ("nearest" | "cheapest" | "most-fibre" | "most-protein" | "fewest-bins" | "mildest" | "lightest" | "from-stock")[];
+            /**
+             * Allow Unknown Gluten
+             * @default false
+             */
+            allow_unknown_gluten?: boolean;
+            /** Bands */
+            bands?: components["schemas"]["BandIn"][];
+            /**
+             * Batch G
+             * @default null
+             */
+            batch_g?: number | null;
+            /** Binder */
+            binder?: {
+                [key: string]: number;
+            };
+            /**
+             * Binder Apart
+             * @default false
+             */
+            binder_apart?: boolean;
+            /**
+             * Candidates
+             * @default null
+             */
+            candidates?: string[] | null;
+            /** Diets */
+            diets?: string[];
+            /** Exclude */
+            exclude?: string[];
+            /** Exclude Allergens */
+            exclude_allergens?: string[];
+            /**
+             * Fit Slack
+             * @default null
+             */
+            fit_slack?: number | null;
+            /**
+             * Gluten Cap Mg Per Kg
+             * @default null
+             */
+            gluten_cap_mg_per_kg?: number | null;
+            /**
+             * In Stock
+             * @default false
+             */
+            in_stock?: boolean;
+            /**
+             * Least Bad
+             * @default false
+             */
+            least_bad?: boolean;
+            /** Lock */
+            lock?: {
+                [key: string]: number;
+            };
+            /**
+             * Max Bins
+             * @default null
+             */
+            max_bins?: number | null;
+            /**
+             * Price Cap Per Kg
+             * @default null
+             */
+            price_cap_per_kg?: number | null;
+            /** Require */
+            require?: {
+                [key: string]: components["schemas"]["ShareIn"];
+            };
+            /**
+             * Robust
+             * @default false
+             */
+            robust?: boolean;
+            /**
+             * Step Pct
+             * @default 1
+             */
+            step_pct?: number;
+            /** Use */
+            use: string;
+            /** Use Up */
+            use_up?: string[];
+        };
+        /**
          * WishesIn
          * @description A blend on the bench, for which wishes are to be laid out.
          */
@@ -3900,6 +3900,98 @@ export interface components {
             parts?: components["schemas"]["PartIn"][];
             /** Use */
             use: string;
+        };
+        /**
+         * WishesOut
+         * @description Wishes laid out, each of them named.
+         */
+        WishesOut: {
+            /** Aims */
+            aims: ("nearest" | "cheapest" | "most-fibre" | "most-protein" | "fewest-bins" | "mildest" | "lightest" | "from-stock")[];
+            /**
+             * Allow Unknown Gluten
+             * @default false
+             */
+            allow_unknown_gluten: boolean;
+            /** Bands */
+            bands: components["schemas"]["BandIn"][];
+            /**
+             * Batch G
+             * @default null
+             */
+            batch_g: number | null;
+            /** Binder */
+            binder: {
+                [key: string]: number;
+            };
+            /**
+             * Binder Apart
+             * @default false
+             */
+            binder_apart: boolean;
+            /**
+             * Candidates
+             * @default null
+             */
+            candidates: string[] | null;
+            /** Diets */
+            diets: string[];
+            /** Exclude */
+            exclude: string[];
+            /** Exclude Allergens */
+            exclude_allergens: string[];
+            /**
+             * Fit Slack
+             * @default null
+             */
+            fit_slack: number | null;
+            /**
+             * Gluten Cap Mg Per Kg
+             * @default null
+             */
+            gluten_cap_mg_per_kg: number | null;
+            /**
+             * In Stock
+             * @default false
+             */
+            in_stock: boolean;
+            /**
+             * Least Bad
+             * @default false
+             */
+            least_bad: boolean;
+            /** Lock */
+            lock: {
+                [key: string]: number;
+            };
+            /**
+             * Max Bins
+             * @default null
+             */
+            max_bins: number | null;
+            /**
+             * Price Cap Per Kg
+             * @default null
+             */
+            price_cap_per_kg: number | null;
+            /** Require */
+            require: {
+                [key: string]: components["schemas"]["ShareIn"];
+            };
+            /**
+             * Robust
+             * @default false
+             */
+            robust: boolean;
+            /**
+             * Step Pct
+             * @default 1
+             */
+            step_pct: number;
+            /** Use */
+            use: string;
+            /** Use Up */
+            use_up: string[];
         };
         /**
          * WithdrawnIn
@@ -6901,7 +6993,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["BriefWishes"];
+                    "application/json": components["schemas"]["WishesOut"];
                 };
             };
             /** @description Not Found */

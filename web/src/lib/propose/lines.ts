@@ -1,6 +1,7 @@
 import type { BandResult, Part, Schemas } from '../api/client';
 
-export type BriefWishes = Schemas['BriefWishes'];
+/** Wishes; what is left out is not wished. */
+export type BriefWishes = Partial<Schemas['WishListIn']> & Pick<Schemas['WishListIn'], 'use'>;
 
 /** One part of a proposal: as it would stand on the bench, with its share of the flour base in %. */
 export interface ProposedPart extends Part {
