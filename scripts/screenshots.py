@@ -28,7 +28,29 @@ def nothing(_page: Page) -> None:
 
 def open_sieve(page: Page) -> None:
     """Open the sieve that holds the blend."""
-    page.get_by_role("button", name="Fibre").click()
+    page.locator('[data-metric="fibre_pct"] .head').click()
+
+
+def mend(page: Page) -> None:
+    """Ask for the smallest changes, and look at the first."""
+    page.keyboard.press("m")
+    page.locator(".mend li").first.hover()
+
+
+def propose(page: Page) -> None:
+    """Find blends for the wishes, and look at one."""
+    page.keyboard.press("p")
+    page.get_by_role("button", name="Search again").wait_for(timeout=60_000)
+    if page.locator(".one").count():
+        page.locator(".one").nth(2).hover()
+
+
+def trade_off(page: Page) -> None:
+    """Trade cost off against fibre, and open a point of the curve."""
+    propose(page)
+    page.get_by_role("button", name="trade two aims off").click()
+    page.get_by_text("of 12 points").wait_for(state="hidden", timeout=60_000)
+    page.locator(".point").nth(4).hover()
 
 
 def open_bag(page: Page) -> None:
@@ -82,7 +104,10 @@ def look_at_table(page: Page) -> None:
 SHOTS: tuple[tuple[str, str, Callable[[Page], None], dict[str, Any]], ...] = (
     ("briefs", "#/", nothing, {}),
     ("bench-passing", "#/bench/1", nothing, {}),
-    ("bench-held", "#/bench/5", nothing, {}),
+    ("mend", "#/bench/3", mend, {}),
+    ("proposals", "#/bench/3", propose, {}),
+    ("trade-off", "#/bench/1", trade_off, {}),
+    ("clash", "#/bench/9", propose, {"color_scheme": "dark"}),
     ("how-worked", "#/bench/5", open_sieve, {}),
     ("bag", "#/bench/8", open_bag, {}),
     ("compare", "#/compare/1", nothing, {}),
@@ -94,8 +119,6 @@ SHOTS: tuple[tuple[str, str, Callable[[Page], None], dict[str, Any]], ...] = (
     ("shelf-files", "#/shelf/files", look_at_table, {}),
     ("brief", "#/briefs/1", nothing, {}),
     ("blends", "#/blends", nothing, {}),
-    ("print", "#/print/1", nothing, {}),
-    ("bench-dark", "#/bench/5", nothing, {"color_scheme": "dark"}),
     ("bench-tablet", "#/bench/1", choose_part, {"viewport": {"width": 1024, "height": 768}, "has_touch": True}),
     ("bench-phone", "#/bench/1", choose_part, {"viewport": {"width": 390, "height": 844}, "has_touch": True}),
 )
@@ -107,7 +130,8 @@ def take(browser: Browser, address: str, folder: Path) -> None:
         context = browser.new_context(**{"viewport": {"width": 1280, "height": 800}, **options})
         page = context.new_page()
         page.goto(f"{address}/{path}")
-        page.wait_for_load_state("networkidle")
+        page.locator("h1").first.wait_for()
+        page.wait_for_timeout(1500)  # not until the network is idle: a page with a scale reads it over and over
         act(page)
         page.wait_for_timeout(500)
         page.screenshot(path=folder / f"{name}.png")

@@ -15,6 +15,7 @@ from fallow_sieve.core.explanations import explain
 from fallow_sieve.core.ingredients import Role
 from fallow_sieve.core.nutrients import NUTRIENTS
 from fallow_sieve.formats.blend_file import read_blend
+from fallow_sieve.formats.brief_file import read_brief
 from fallow_sieve.formats.documents import AnalysisDocument, ComparisonDocument
 from fallow_sieve.reference.ingredients import library, library_shelf
 from kit import blend
@@ -35,7 +36,7 @@ def test_every_picture_is_shown_somewhere_or_at_least_is_one_of_few():
     pictures = list((ROOT / "docs/screenshots").iterdir())
     assert 5 <= len(pictures) < 20
     shown = (ROOT / "README.md").read_text(encoding="utf-8")
-    assert {"briefs", "bench-passing", "bench-held", "compare", "bench-dark"} <= {
+    assert {"briefs", "bench-passing", "proposals", "mend", "trade-off", "clash", "compare"} <= {
         p.stem for p in pictures if p.name in shown
     }
 
@@ -63,7 +64,8 @@ def examples() -> list[dict[str, object]]:
 
 
 def test_the_examples_are_what_is_read_and_written():
-    blend_file, analysis, comparison = examples()
+    blend_file, brief, analysis, comparison = examples()
+    assert read_brief(json.dumps(brief).encode()).wishes.limits.max_bins == 5
     read = read_blend(json.dumps(blend_file).encode())
     assert read.ingredients[0].facts["fibre_g"].range.high == 7
     AnalysisDocument.model_validate(analysis)
@@ -94,10 +96,9 @@ def test_a_page_links_to_headings_of_the_method_that_are_there(page):
 
 
 def test_functions_that_the_method_names_are_there():
-    core = "".join(p.read_text(encoding="utf-8") for p in (ROOT / "src/fallow_sieve/core").glob("*.py"))
+    files = {p.stem: p.read_text(encoding="utf-8") for p in (ROOT / "src/fallow_sieve/core").rglob("*.py")}
     for module, name in re.findall(r"`([a-z]+)\.([a-z_]+)`", METHOD):
-        assert (ROOT / f"src/fallow_sieve/core/{module}.py").exists(), module
-        assert f"def {name}(" in core, name
+        assert f"def {name}(" in files[module], (module, name)
 
 
 def test_no_component_or_module_is_too_long_to_read_in_one_sitting():

@@ -2,8 +2,11 @@
 
 from __future__ import annotations
 
+import os
 import sys
+from collections.abc import Iterator
 from concurrent.futures import ThreadPoolExecutor
+from contextlib import contextmanager
 from dataclasses import replace
 from datetime import UTC, datetime
 from pathlib import Path
@@ -91,7 +94,7 @@ def propose_command(
     if db is not None and not library and wishes.candidates is None:
         wishes = replace(wishes, candidates=in_bins(shelf))
     problem = problem_of(wishes, shelf, setting.cup)
-    with ThreadPoolExecutor(2) as pool:
+    with ThreadPoolExecutor(2) as pool, _nothing_else_on_stdout():
         effort = _effort(seconds * len(wishes.aims), pool)
         found = proposals_document(problem, shelf, search(problem, shelf, effort))
     typer.echo(found.model_dump_json(indent=1) if json else _proposed(found))
@@ -119,11 +122,25 @@ def mend_command(
     wishes = Wishes(chosen, candidates=in_bins(shelf) if db is not None else None)
     fit = fit_to(chosen, analysis)
     is_fine = all(b.status in (Status.PASS, Status.UNKNOWN) for b in fit.bands)
-    found = mend(document.blend, analysis, wishes, shelf, touch, _effort(seconds=30.0), setting.cup)
+    with _nothing_else_on_stdout():
+        found = mend(document.blend, analysis, wishes, shelf, touch, _effort(seconds=30.0), setting.cup)
     answer = mend_document(found, is_fine=is_fine)
     typer.echo(answer.model_dump_json(indent=1) if json else _mended(answer))
     if answer.status == "beyond":
         raise typer.Exit(HELD)
+
+
+@contextmanager
+def _nothing_else_on_stdout() -> Iterator[None]:
+    """Send what the solver's own code may print to standard error: standard output is for the document alone."""
+    sys.stdout.flush()
+    kept = os.dup(1)
+    os.dup2(2, 1)
+    try:
+        yield
+    finally:
+        os.dup2(kept, 1)
+        os.close(kept)
 
 
 def _effort(seconds: float, pool: ThreadPoolExecutor | None = None) -> Effort:

@@ -11,7 +11,7 @@ import pytest
 
 import fallow_sieve.core as core
 
-MODULES = [import_module(f"fallow_sieve.core.{m.name}") for m in pkgutil.iter_modules(core.__path__)]
+MODULES = [import_module(m.name) for m in pkgutil.walk_packages(core.__path__, "fallow_sieve.core.") if not m.ispkg]
 UNIT_OF_SUFFIX = {
     "_g": r"\bg\b|gram|mass", "_kg": r"kg", "_pct": r"%|percent|per cent", "_c": r"°C", "_f": r"°F", "_ml": r"mL",
     "_kj": r"kJ", "_kcal": r"kcal", "_months": r"month", "_mg_per_kg": r"mg",
@@ -58,3 +58,8 @@ def test_most_functions_are_short_and_no_module_is_long():
     lengths.sort()
     assert lengths[len(lengths) // 2] <= 12
     assert lengths[int(len(lengths) * 0.9)] <= 30
+
+
+def test_the_solver_is_imported_in_one_file():
+    knowing = [m.__name__ for m in MODULES if "scipy.optimize" in Path(m.__file__).read_text(encoding="utf-8")]
+    assert knowing == ["fallow_sieve.core.optimise.solver"]

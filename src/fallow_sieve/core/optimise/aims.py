@@ -123,7 +123,10 @@ def tightest(p: Problem, shares: Array) -> str:
 
 
 def add_margin(model: Model, at: float = 0.0) -> slice:
-    """State t, the least margin less `at`; for linear metrics any `at` gives the same, for ratios see the head."""
+    """Return where t stands, the least margin less `at`, once it is stated.
+
+    For linear metrics any `at` gives the same; for ratios see the head.
+    """
     t = model.program.variables([-math.inf], [math.inf])
     for band, edge, sign in edges_of(model.problem):
         a, a0 = _distance(model.problem.forms[band.metric], band, edge, sign, at)

@@ -96,7 +96,7 @@ def _elastic(problem: Problem, limits: Sequence[Limit], effort: Effort) -> tuple
 
 
 def loosened(model: Model, limit: Limit) -> tuple[slice, float]:
-    """State a limit that may give, in parts of its own size; return where what it gives stands, and that size."""
+    """Return where stands what a limit gives, now that it is stated so that it may, and the size of its parts."""
     scale = _scale(limit)
     slack = model.program.variables([0.0], [math.inf])
     terms = [*model.over_shares(limit.a / scale), (model.z, limit.c / scale), (slack, 1.0)]

@@ -70,7 +70,7 @@ def log_fit(problem: Problem, shares: Array) -> float:
 
 
 def add_fit(model: Model, cuts: Cuts, floor: float = -math.inf) -> Terms:
-    """State y and the excess over the usual most; return the terms of the penalised log fit, in points.
+    """Return the terms of the penalised log fit, in points, once y and the excess over the usual most are stated.
 
     With a `floor` (points), only tangents of what it leaves of each desirability are stated.
     """
@@ -128,11 +128,6 @@ def _by_levels(model: Model, sides: list[_Side], y: slice, points: tuple[float, 
             model.program.row([*model.over_shares(a), (at, -slack)], low=-a0 - slack)
     steps = np.diff(np.log(levels), append=0.0)
     model.program.row([(y, 1.0), (reached, -steps)], high=math.log(levels[0]))
-
-
-def add_floor(model: Model, terms: Terms, floor: float) -> None:
-    """Demand a penalised log fit of at least `floor` points."""
-    model.program.row(terms, low=floor)
 
 
 def usual_limits(problem: Problem) -> tuple[Limit, ...]:

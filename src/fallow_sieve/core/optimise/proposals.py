@@ -30,7 +30,6 @@ from fallow_sieve.core.optimise.fitting import (
     Cuts,
     Fitted,
     add_fit,
-    add_floor,
     best_fit,
     limits_of_floor,
     log_fit,
@@ -255,7 +254,7 @@ def with_floor(
     for other in earlier:
         add_difference(model, other)
     if not perfect:
-        add_floor(model, add_fit(model, cuts, floor - FIT_TOLERANCE), floor - FIT_TOLERANCE)
+        model.program.row(add_fit(model, cuts, floor - FIT_TOLERANCE), low=floor - FIT_TOLERANCE)
     return model
 
 

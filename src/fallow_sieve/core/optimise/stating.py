@@ -79,7 +79,7 @@ def state(problem: Problem, *, tight: bool = True, extra: Sequence[Limit] = ()) 
         program.row([(xi, unit[i]), (zi, -high[i])], high=0.0)
         program.row([(xi, unit[i]), (zi, -least[i])], low=0.0)
     for limit in limits:
-        add_limit(model, limit)
+        _put_limit(model, limit)
     if tight:
         _order_alike(model)
     return model
@@ -137,7 +137,7 @@ def _whole_steps(most: Array, unit: Array, whole: np.ndarray[tuple[int], np.dtyp
     return np.where(whole, np.floor(most / unit + 1e-6) * unit, most)
 
 
-def add_limit(model: Model, limit: Limit) -> None:
+def _put_limit(model: Model, limit: Limit) -> None:
     """State one limit as a row, scaled so that its largest coefficient is 1."""
     scale = max(float(np.max(np.abs(limit.a), initial=0.0)), float(np.max(np.abs(limit.c), initial=0.0)), EDGE)
     terms = [*model.over_shares(limit.a / scale), (model.z, limit.c / scale)]
@@ -157,8 +157,8 @@ def _order_alike(model: Model) -> None:
             model.program.row([(_at(model.z, earlier), 1.0), (_at(model.z, i), -1.0)], low=0.0)
 
 
-def add_difference(model: Model, earlier: Array) -> None:
-    """Demand a blend that differs from `earlier` (% of flour base): 15 % of mass moved, or two bins and 5 %.
+def add_difference(model: Model, earlier: Array) -> Model:
+    """Return `model` with the demand to differ from `earlier` (% of flour base): 15 % of mass, or two bins and 5 %.
 
     Mass that moves is Σ max(0, earlier − x) over what the earlier one used; each term is counted only where its
     binary says that it fell.
@@ -177,6 +177,7 @@ def add_difference(model: Model, earlier: Array) -> None:
     program.row([(fell, 1.0), (bins, more)], low=DIFFERENT_PCT)
     changes = np.where(earlier > 0, -1.0, 1.0)
     program.row([(model.z, changes), (bins, -float(DIFFERENT_BINS))], low=-float(len(used)))
+    return model
 
 
 def moved_pct(a: Array, b: Array) -> float:
@@ -216,7 +217,7 @@ def solve_kept(
         tried = tried.copy() if tried is model else tried
         for limit in broken:
             drawn_in = Limit(limit.name, limit.side, limit.a, limit.c, limit.a0 - _NUDGE * _size(limit), limit.say)
-            add_limit(tried, drawn_in)
+            _put_limit(tried, drawn_in)
     return answer, shares
 
 

@@ -15,6 +15,7 @@
   import Revisions from './Revisions.svelte';
   import Rows from './Rows.svelte';
   import Sieves from './Sieves.svelte';
+  import Teach from './Teach.svelte';
 
   const { bench }: { bench: Bench } = $props();
   const TIGHTEST = 34;
@@ -88,19 +89,7 @@
         {#if count}
           <Rows {bench} {height} {rows} {gap} {compact} />
         {:else}
-          <div class="teach">
-            <h2>Nothing in the tube yet</h2>
-            <p>
-              Start with the flour that should carry the flavour, then a starch, then a binder. Each becomes a
-              layer.
-            </p>
-            <p class="start">
-              <button class="action main" onclick={toAdding}>Add a first flour</button>
-              {#if bench.blend.use}<button class="action" onclick={() => (tab = 'propose')}
-                  >Propose a mix</button
-                >{/if}
-            </p>
-          </div>
+          <Teach onadd={toAdding} onpropose={bench.blend.use ? () => (tab = 'propose') : null} />
         {/if}
       </div>
     </div>
@@ -216,18 +205,6 @@
 
   .column {
     display: flex;
-  }
-
-  .teach {
-    align-self: center;
-    max-width: 17rem;
-  }
-
-  .start {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem;
-    margin-top: 0.75rem;
   }
 
   .add {

@@ -1,0 +1,77 @@
+"""How fast blends are found: six aims over a kitchen's flours, and the tight statement against the plain one.
+
+Prints seconds for the first (the wish is 1.5 s at the 95th percentile on two cores) and ratios within one run for the
+second (the wish is 0.5 at the median; see docs/decisions/0007).
+"""
+
+from __future__ import annotations
+
+import statistics
+import sys
+from collections.abc import Callable
+from concurrent.futures import ThreadPoolExecutor
+from time import perf_counter
+
+from fallow_sieve.core.briefs import Limits
+from fallow_sieve.core.optimise.aims import add_margin
+from fallow_sieve.core.optimise.fitting import add_fit, limits_of_floor
+from fallow_sieve.core.optimise.problem import Problem, problem_of
+from fallow_sieve.core.optimise.proposals import propose
+from fallow_sieve.core.optimise.solver import Effort, solve
+from fallow_sieve.core.optimise.stating import Model, state
+from fallow_sieve.core.optimise.wishes import Aim, Wishes
+from fallow_sieve.core.uses import Use
+from fallow_sieve.demo.scenario import BINS
+from fallow_sieve.reference.ingredients import library_shelf
+from fallow_sieve.reference.uses import rules
+
+SHELF = library_shelf()
+KITCHEN = tuple(b.ingredient for b in BINS if SHELF[b.ingredient].in_flour_base)
+SIX = (Aim.NEAREST, Aim.MOST_FIBRE, Aim.MOST_PROTEIN, Aim.FEWEST_BINS, Aim.MILDEST, Aim.LIGHTEST)
+
+
+def problem(use: Use, candidates: tuple[str, ...] | None) -> Problem:
+    """Return a typical brief for `use`: six bins at most, a binder by its moisture."""
+    binder = {"psyllium-husk": 5.0} if use.moisture == "wet" else {"xanthan-gum": 1.0}
+    return problem_of(Wishes(use, Limits(max_bins=6), candidates=candidates, binder=binder, aims=SIX), SHELF)
+
+
+def plain(p: Problem) -> Model:
+    """The big-M statement: links of 100, the fit by its tangents."""
+    model = state(p, tight=False)
+    model.program.row(add_fit(model, {}), low=-1e-4)
+    return model
+
+
+def nearest(p: Problem, stated: Callable[[Problem], Model]) -> tuple[float, float]:
+    """Return the seconds that the nearest blend took, and its margin."""
+    start = perf_counter()
+    model = stated(p)
+    answer = solve(model.program, model.program.cost([(add_margin(model), -1.0)]), Effort())
+    return perf_counter() - start, -answer.objective
+
+
+def main() -> int:
+    """Print both measurements; returns 1 where the tight statement finds a worse blend."""
+    seconds, ratios, worse = [], [], 0
+    with ThreadPoolExecutor(2) as pool:
+        for use in rules().uses.values():
+            start = perf_counter()
+            list(propose(problem(use, KITCHEN), SHELF, Effort(map=pool.map)))
+            seconds.append(perf_counter() - start)
+    for use in rules().uses.values():
+        p = problem(use, None)
+        slow, before = nearest(p, plain)
+        fast, after = nearest(p, lambda q: state(q, extra=limits_of_floor(q, 0.0)))
+        ratios.append(fast / slow)
+        worse += after < before - 1e-6
+    seconds.sort()
+    late = seconds[round(0.95 * (len(seconds) - 1))]
+    print(f"six aims over {len(KITCHEN)} flours: median {statistics.median(seconds):.2f} s, p95 {late:.2f} s (aim 1.5)")
+    print(f"tight against plain statement, full library: median ratio {statistics.median(ratios):.2f} (aim 0.5)")
+    print(f"uses where the tight statement finds a worse blend: {worse} (aim 0)")
+    return int(worse > 0)
+
+
+if __name__ == "__main__":
+    sys.exit(main())
