@@ -19,11 +19,22 @@
   const gritty = $derived(
     judgement?.analysis.gritty ? bench.nameOf(judgement.analysis.gritty).toLowerCase() : ''
   );
+  /** Where a sieve holds it, the sieve itself offers to mend. */
+  const canMend = $derived.by(() => {
+    const sieves = judgement?.sieves.map((s) => s.status) ?? [];
+    const limits = judgement?.limits.map((l) => l.status) ?? [];
+    return !sieves.includes('held') && (sieves.includes('close') || limits.includes('held'));
+  });
 </script>
 
 {#if judgement}
   <Limits limits={judgement.limits} />
   {#if mending.answer || mending.wrong}<Mend {mending} {onpropose} />{/if}
+  {#if !mending.answer && canMend}
+    <p class="small">
+      <button class="link" onclick={() => mending.ask()}>Mend: the smallest change that lets it pass</button>
+    </p>
+  {/if}
   {#each judgement.sieves as sieve (sieve.band.metric)}
     <Sieve
       result={sieve}

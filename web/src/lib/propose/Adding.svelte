@@ -6,6 +6,7 @@
 
   const { search }: { search: Proposing } = $props();
   const MARKS = ['egg', 'milk', 'tree-nuts', 'soya', 'lupin', 'buckwheat', 'maize', 'oats', 'legume'];
+  const DIETS = ['vegan', 'grain-free', 'legume-free', 'nut-free'];
   const metrics = $derived((kitchen.reference?.metrics ?? []).filter((m) => m.banded));
   const flours = $derived(
     search.bench.parts.filter((p) => !['binder', 'other'].includes(search.bench.roleOf(p.ingredient)))
@@ -40,6 +41,10 @@
         return { ...w, bands: [...bands, { ...old, good_high: bandOf(name).good_high }] };
       case 'mark':
         return { ...w, exclude_allergens: [...new Set([...(w.exclude_allergens ?? []), name])] };
+      case 'diet':
+        return { ...w, diets: [...new Set([...(w.diets ?? []), name])] };
+      case 'apart':
+        return { ...w, binder_apart: true };
       case 'exclude':
         return { ...w, exclude: [...new Set([...(w.exclude ?? []), name])] };
       case 'lock':
@@ -71,6 +76,9 @@
   <option value="price">at most a price per kg</option>
   <option value="gluten">a gluten budget</option>
   <option value="stock">only what is in stock</option>
+  {#if search.wishes?.binder && Object.keys(search.wishes.binder).length}
+    <option value="apart">the binder kept apart from the bag</option>
+  {/if}
   <option value="robust">certain, also with another bag</option>
   <optgroup label="at least">
     {#each metrics as m (m.name)}<option value="least/{m.name}">at least … {m.label.toLowerCase()}</option
@@ -81,6 +89,7 @@
       >{/each}
   </optgroup>
   <optgroup label="without">
+    {#each DIETS as diet (diet)}<option value="diet/{diet}">{diet.replace('-', ' ')}</option>{/each}
     {#each MARKS as mark (mark)}<option value="mark/{mark}">without {mark.replace('-', ' ')}</option>{/each}
   </optgroup>
   {#if flours.length}

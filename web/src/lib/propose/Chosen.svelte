@@ -51,17 +51,6 @@
 </script>
 
 <section aria-label="The proposal looked at">
-  <p class="mix">
-    <b>{proposal.label[0]?.toUpperCase()}{proposal.label.slice(1)}</b>, fit {figure(proposal.score, 0)}:
-    {flours
-      .map((p) => `${figure(p.share_pct, Number.isInteger(p.share_pct) ? 0 : 1)} % ${shortly(p.name)}`)
-      .join(', ')}.
-  </p>
-  {#if proposal.gives.length}<p><span class="passes word">Gives</span> {proposal.gives.join(', ')}.</p>{/if}
-  {#if proposal.gives_up.length}<p>
-      <span class="close word">Gives up</span>
-      {proposal.gives_up.join(', ')}.
-    </p>{/if}
   <p class="does">
     <button class="action main" onclick={() => ontake(proposal)}
       >Take it as revision {search.bench.revisions.length + 1}</button
@@ -76,6 +65,19 @@
         )}>blend file</button
     >
   </p>
+  <p class="mix">
+    <b>{proposal.label[0]?.toUpperCase()}{proposal.label.slice(1)}</b>, fit {figure(proposal.score, 0)}:
+    {flours
+      .map((p) => `${figure(p.share_pct, Number.isInteger(p.share_pct) ? 0 : 1)} % ${shortly(p.name)}`)
+      .join(', ')}.
+  </p>
+  {#if proposal.gives.length || proposal.gives_up.length}
+    <p>
+      {#if proposal.gives.length}<span class="passes word">Gives</span> {proposal.gives.join(', ')}.{/if}
+      {#if proposal.gives_up.length}<span class="close word">Gives up</span>
+        {proposal.gives_up.join(', ')}.{/if}
+    </p>
+  {/if}
   <p class="soft">
     Passes with {figure(proposal.bags.passes_pct, 0)} of 100 bags{weak ? `; weak point: ${weak}` : ''}.
     {proposal.gap > 1e-6
@@ -132,6 +134,6 @@
     flex-wrap: wrap;
     gap: 0.3rem 1.1rem;
     align-items: center;
-    margin-top: 0.35rem;
+    margin-bottom: 0.35rem;
   }
 </style>

@@ -87,6 +87,11 @@
           </p>
         {/if}
       {/if}
+      {#if search.stopped && !search.proposals.length && !search.clashes.length}
+        <p class="mt-2">
+          Nothing was found in the time. Fewer flours to choose from, or fewer wishes, make it quicker.
+        </p>
+      {/if}
       {#each search.skipped as skip (skip.aim)}<p class="soft small">
           No blend for {skip.label}: {skip.why}.
         </p>{/each}

@@ -4,9 +4,20 @@
   import { readNumber } from '../format';
   import { kitchen } from '../kitchen.svelte';
   import Choice from '../ui/Choice.svelte';
+  import type { Aim } from './sweep.svelte';
   import type { Proposing } from './propose.svelte';
 
   const { search }: { search: Proposing } = $props();
+  const AIMS: { name: Aim; label: string }[] = [
+    { name: 'nearest', label: 'nearest the use' },
+    { name: 'cheapest', label: 'cheapest' },
+    { name: 'most-fibre', label: 'most fibre' },
+    { name: 'most-protein', label: 'most protein' },
+    { name: 'fewest-bins', label: 'fewest bins' },
+    { name: 'mildest', label: 'mildest' },
+    { name: 'lightest', label: 'lightest crumb' },
+    { name: 'from-stock', label: 'from stock' }
+  ];
   const FROM = [
     { name: 'bins', label: 'the kitchen’s own bins' },
     { name: 'library', label: 'the whole library' }
@@ -29,11 +40,21 @@
       chosen={[search.library ? 'library' : 'bins']}
       none=""
       single
-      after={search.lines.length ? ':' : '.'}
+      after=","
       onchange={([which]) => {
         search.library = which === 'library';
         search.fresh = false;
       }}
+    /> sought as
+    <Choice
+      label="Aims"
+      options={AIMS}
+      chosen={search.wishes?.aims ?? ['nearest']}
+      none="nearest the use"
+      joined="and"
+      things="aims"
+      after={search.lines.length ? ':' : '.'}
+      onchange={(aims) => search.aim(aims as Aim[])}
     />
   </p>
   <ul>

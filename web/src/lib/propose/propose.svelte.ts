@@ -63,6 +63,11 @@ export class Proposing {
     if (this.wishes) this.change(withValue(this.wishes, key, value));
   }
 
+  /** Seeks by these aims, in their order; nearest the use where none is left. */
+  aim(aims: NonNullable<BriefWishes['aims']>): void {
+    if (this.wishes) this.change({ ...this.wishes, aims: aims.length ? aims : ['nearest'] });
+  }
+
   async relax(give: Give): Promise<void> {
     if (!this.wishes) return;
     this.change(relaxed(this.wishes, give));

@@ -15,6 +15,7 @@ const WISHES: BriefWishes = {
   require: { 'brown-rice-flour': { min_pct: 10, max_pct: 100 } },
   use_up: ['millet-flour'],
   binder: { 'psyllium-husk': 5 },
+  binder_apart: true,
   in_stock: true,
   batch_g: 2000,
   robust: true
@@ -46,6 +47,7 @@ describe('wishes in words', () => {
       'brown rice-flour at least 10 %',
       'using up millet flour',
       'with psyllium husk, 5 % of flour',
+      'the binder kept apart from the bag',
       'from what is in stock for a batch of 2000 g',
       'certain: hard limits hold at the 95 % end of every range'
     ]);

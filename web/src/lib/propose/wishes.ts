@@ -64,6 +64,7 @@ export function phrases(w: BriefWishes, words: Words): Wish[] {
   for (const [slug, dose] of Object.entries(w.binder ?? {})) {
     add(`binder/${slug}`, `with ${name(slug)},`, dose, '% of flour');
   }
+  if (w.binder_apart) add('binder_apart', 'the binder kept apart from the bag');
   if (w.in_stock) add('in_stock', 'from what is in stock for a batch of', w.batch_g ?? 1000, 'g');
   if (w.robust) add('robust', 'certain: hard limits hold at the 95 % end of every range');
   return found;
@@ -90,7 +91,8 @@ export function without(w: BriefWishes, key: string): BriefWishes {
     case 'in_stock':
       return { ...w, in_stock: false, batch_g: null };
     case 'robust':
-      return { ...w, robust: false };
+    case 'binder_apart':
+      return { ...w, [kind]: false };
     default:
       return { ...w, [kind]: null };
   }
