@@ -9,9 +9,13 @@ from hypothesis import strategies as st
 
 from fallow_sieve.core.errors import BadInputError
 from fallow_sieve.core.judgements import judge
+from fallow_sieve.core.optimise.problem import problem_of
+from fallow_sieve.core.optimise.searching import search
 from fallow_sieve.formats.blend_csv import read_blend_csv
 from fallow_sieve.formats.blend_file import read_blend
+from fallow_sieve.formats.brief_file import read_brief
 from fallow_sieve.formats.documents import analysis_document
+from fallow_sieve.formats.proposal_documents import proposals_document
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules
 
@@ -49,7 +53,7 @@ def told(error: BadInputError) -> None:
 @example(b"\xef\xbb\xbf")
 @example(b'{"a": "\\ud800"}')
 def test_any_bytes_are_a_blend_or_a_message(data):
-    for read in (read_blend, read_blend_csv):
+    for read in (read_blend, read_blend_csv, read_brief):
         try:
             read(data)
         except BadInputError as error:
@@ -69,3 +73,60 @@ def test_any_blend_file_is_judged_or_refused_with_a_message(file):
         written = found.model_dump_json()
         assert "NaN" not in written
         assert "Infinity" not in written
+
+
+FLOUR = st.sampled_from(["teff-flour", "corn-starch", "oat-flour", "white-rice-flour", "mine"])
+ANY_FLOUR = FLOUR | st.sampled_from(["nobody", "psyllium-husk"])
+PERCENT = st.sampled_from([0, 3, 10, 25.5, 60, 120]) | st.floats()
+BRIEFS = st.fixed_dictionaries(
+    {
+        "format": st.just("fallow-sieve/brief"),
+        "version": st.just(1),
+        "use": st.sampled_from(["scone", "thickener", "tin-loaf"]),
+        "candidates": st.lists(FLOUR, min_size=1, max_size=4, unique=True),
+        "aims": st.lists(st.sampled_from(["nearest", "cheapest", "most-fibre", "from-stock"]), min_size=1, max_size=2),
+    },
+    optional={
+        "lock": st.dictionaries(ANY_FLOUR, PERCENT, max_size=2),
+        "require": st.dictionaries(ANY_FLOUR, st.fixed_dictionaries({}, optional={"min_pct": PERCENT, "max_pct": PERCENT}), max_size=2),
+        "use_up": st.lists(ANY_FLOUR, max_size=2),
+        "exclude": st.lists(ANY_FLOUR, max_size=2),
+        "exclude_allergens": st.lists(st.sampled_from(["oats", "maize"]), max_size=1),
+        "max_bins": st.integers(-1, 4),
+        "step_pct": st.sampled_from([0, 0.5, 1, 5, 7, 100]),
+        "batch_g": st.sampled_from([1, 20, 1000]),
+        "price_cap_per_kg": st.floats(0, 10),
+        "gluten_cap_mg_per_kg": st.floats(0, 30),
+        "bands": st.lists(
+            st.fixed_dictionaries(
+                {"metric": st.sampled_from(["fibre_pct", "cup_g", "amylose_pct_of_starch", "energy_kj", "noise"])},
+                optional={"hard_low": st.floats(0, 200), "good_high": st.floats(0, 400)},
+            ),
+            max_size=2,
+        ),
+        "binder": st.dictionaries(st.sampled_from(["psyllium-husk", "xanthan-gum", "teff-flour"]), PERCENT, max_size=2),
+        "robust": st.booleans(),
+        "least_bad": st.booleans(),
+        "fit_slack": st.floats(0, 100),
+        "ingredients": st.lists(DEFINITION, max_size=1),
+    },
+)  # fmt: skip
+
+
+@given(BRIEFS)
+@settings(max_examples=60)
+def test_any_brief_file_is_answered_or_refused_with_a_message(file):
+    try:
+        document = read_brief(json.dumps(file).encode())
+        shelf = SHELF.with_ingredients(document.ingredients)
+        problem = problem_of(document.wishes, shelf)
+        found = proposals_document(problem, shelf, search(problem, shelf))
+    except BadInputError as error:
+        told(error)
+    else:
+        assert found.proposals or found.conflicts or found.skipped
+        written = found.model_dump_json()
+        assert "NaN" not in written
+        assert "Infinity" not in written
+        for p in found.proposals:
+            assert abs(sum(x.share_pct for x in p.parts) - 100) < 1e-6
