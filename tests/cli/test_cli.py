@@ -11,6 +11,7 @@ from pathlib import Path
 import jsonschema
 import pytest
 
+from fallow_sieve.demo.scenario import BINS
 from fallow_sieve.formats.brief_file import read_brief, write_brief
 from fallow_sieve.formats.schemas import schema_text
 
@@ -288,3 +289,19 @@ def test_a_brief_file_reads_back_as_it_was_written():
     document = read_brief(json.dumps(BRIEF).encode())
     again = read_brief(write_brief(document.name, document.wishes).encode())
     assert again.wishes == document.wishes
+
+
+def test_with_a_kitchen_the_bins_are_chosen_from_and_the_library_on_request(tmp_path):
+    db = tmp_path / "demo.db"
+    assert run("demo", "--db", db).returncode == 0
+    asked = {"format": "fallow-sieve/brief", "version": 1, "use": "scone", "aims": ["cheapest", "from-stock"]}
+    document = json.loads(on_stdin("propose", asked, "--db", db).stdout)
+    assert [p["aim"] for p in document["proposals"]] == ["cheapest", "from-stock"]
+    stocked = {b.ingredient for b in BINS}
+    for p in document["proposals"]:
+        assert {x["ingredient"] for x in p["parts"]} <= stocked
+        assert p["cost_per_kg"] > 0
+    cheapest = document["proposals"][0]
+    assert cheapest["value"] == pytest.approx(cheapest["cost_per_kg"])
+    wide = json.loads(on_stdin("propose", {**asked, "aims": ["lightest"]}, "--db", db, "--library").stdout)
+    assert wide["proposals"][0]["value"] >= 93

@@ -64,9 +64,7 @@
           >{money(proposal.cost_per_kg, '')}<span class="sr-only"> {currency} per kg</span></span
         >
         <span class="num small"
-          >{figure(proposal.bags.passes_pct, 0)}<span class="soft">&nbsp;of 100</span><span class="sr-only">
-            bags pass</span
-          ></span
+          >{figure(proposal.bags.passes_pct, 0)}&nbsp;%<span class="sr-only"> of bags pass</span></span
         >
         <MiniSieves sieves={proposal.sieves} {order} width={wide - 8} />
       </button>
