@@ -59,7 +59,7 @@
     >
       <Weight size={18} aria-hidden="true" />
     </button>
-    <button class="action quiet" onclick={onkeys} aria-label="Keys (key ?)"><kbd>?</kbd></button>
+    <button class="action quiet keys" onclick={onkeys} aria-label="Keys (key ?)"><kbd>?</kbd></button>
     <button
       class="action quiet"
       onclick={() => appearance.toggle()}
@@ -181,18 +181,19 @@
   }
 
   @media (max-width: 480px) {
+    .keys,
     .name {
       display: none;
     }
 
     nav {
-      gap: 0.75rem;
+      gap: 0.55rem;
       padding-left: 0.25rem;
     }
 
     .tools .action {
-      min-width: 32px;
-      padding: 0 0.3rem;
+      min-width: 28px;
+      padding: 0 0.2rem;
     }
   }
 </style>
