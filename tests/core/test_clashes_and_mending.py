@@ -6,6 +6,8 @@ from dataclasses import replace
 
 import numpy as np
 import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
 
 from fallow_sieve.core.blends import Blend, Part, analyse
 from fallow_sieve.core.briefs import Limits
@@ -23,7 +25,7 @@ from fallow_sieve.core.optimise.telling import gives_and_gives_up
 from fallow_sieve.core.optimise.tradeoffs import front
 from fallow_sieve.core.optimise.wishes import Aim, Share, Wishes
 from fallow_sieve.core.shelf import Shelf
-from fallow_sieve.core.uses import Band, BandChange, Use
+from fallow_sieve.core.uses import Band, BandChange, Status, Use, fit_to
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules
 
@@ -201,11 +203,40 @@ def test_no_smaller_move_on_a_grid_mends_it(touch):
             moved = 0.5 * np.abs(shares - np.array([50.0, 45.0, 5.0])).sum()
             if best is not None and moved >= best - 1e-6:
                 continue
-            from fallow_sieve.core.uses import fit_to
-
             if all(r.status == "pass" for r in fit_to(use, analyse(Blend(parts), LIBRARY)).bands):
                 fine.append((moved, parts))
     assert fine == []
+
+
+KITCHEN = (
+    "white-rice-flour",
+    "sorghum-flour",
+    "teff-flour",
+    "corn-starch",
+    "potato-starch",
+    "chickpea-flour",
+    "oat-flour",
+)
+
+
+@settings(max_examples=40)
+@given(
+    st.dictionaries(st.sampled_from(KITCHEN), st.floats(1, 900) | st.integers(1, 900), min_size=2, max_size=6),
+    st.sampled_from(["tin-loaf", "scone", "crispbread", "pancake"]),
+    st.integers(0, 1),
+)
+def test_any_blend_is_mended_to_what_its_judgement_calls_mended(masses, use, locks):
+    locked = tuple(sorted(masses))[:locks]
+    found = mended(masses, USES[use], LIBRARY, locked, Wishes(USES[use], candidates=KITCHEN))
+    flour_g = sum(masses.values())
+    for m in found.options:
+        shares = dict(m.shares)
+        assert sum(shares.values()) == pytest.approx(100, abs=1e-6)
+        assert all(shares.get(s) == pytest.approx(100 * masses[s] / flour_g) for s in locked)
+        assert len(m.changes) <= 3 or m.touched == 1
+        seen = fit_to(USES[use], analyse(Blend(tuple(Part(s, x) for s, x in shares.items())), LIBRARY))
+        statuses = {b.status for b in seen.bands}
+        assert statuses == {Status.PASS} if m.passes else Status.HELD not in statuses
 
 
 # Explanations, fronts and bags.
