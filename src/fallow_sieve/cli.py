@@ -86,7 +86,7 @@ def propose_command(
     ),
     seconds: SecondsOption = 5.0,
 ) -> None:
-    """Find blends for a brief. Exit 1 when its wishes clash."""
+    """Find blends for a brief. Exit 1 when there are none: its wishes clash, or the time was up."""
     document = read_brief(_read(brief, "a brief file"))
     shelf, setting = _kitchen(db, cup)
     shelf = shelf.with_ingredients(document.ingredients)
@@ -98,7 +98,7 @@ def propose_command(
         effort = _effort(seconds * len(wishes.aims), pool)
         found = proposals_document(problem, shelf, search(problem, shelf, effort))
     typer.echo(found.model_dump_json(indent=1) if json else _proposed(found))
-    if found.status == "infeasible":
+    if not found.proposals:
         raise typer.Exit(HELD)
 
 

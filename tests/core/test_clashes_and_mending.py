@@ -21,6 +21,7 @@ from fallow_sieve.core.optimise.mending import mend
 from fallow_sieve.core.optimise.problem import problem_of
 from fallow_sieve.core.optimise.proposals import Proposal, propose
 from fallow_sieve.core.optimise.searching import least_bad, search
+from fallow_sieve.core.optimise.solver import Effort
 from fallow_sieve.core.optimise.telling import gives_and_gives_up
 from fallow_sieve.core.optimise.tradeoffs import front
 from fallow_sieve.core.optimise.wishes import Aim, Share, Wishes
@@ -114,6 +115,13 @@ def test_giving_the_least_is_enough_and_a_little_less_is_not():
     for by, can in ((give.by - 1e-6, True), (give.by + 0.05, False)):
         looser = Limits(max_bins=2, bands=(BandChange("fibre_pct", hard_low=6 + by, good_low=6),))
         assert bool(list(propose(problem_of(replace(wishes, limits=looser), LIBRARY), LIBRARY))) is can
+
+
+def test_where_the_time_is_up_nothing_is_called_a_clash():
+    problem, found = clash(lock={"white": 70.0, "grain": 40.0})
+    assert found
+    assert conflicts_of(problem, Effort(seconds_left=lambda: 0.0)) == ()
+    assert list(search(problem, SHELF, Effort(stopped=lambda: True))) == []
 
 
 def test_a_step_that_makes_no_hundred_clashes_with_itself_and_a_loose_lock_with_the_step():

@@ -17,6 +17,7 @@ from fallow_sieve.core.shelf import Shelf
 from fallow_sieve.formats.documents import EstimateOut, Out
 
 _DECIMALS = 10
+PROVEN = 1e-6
 
 
 class ShareOut(Out):
@@ -86,7 +87,7 @@ class SkippedOut(Out):
 
 
 class ProposalsOut(Out):
-    """The answer to a brief: `optimal`, `stopped` (at a gap), `least-bad` or `infeasible`."""
+    """The answer to a brief: `optimal`, `stopped` (at a gap, or with none), `least-bad`, `infeasible` or `skipped`."""
 
     status: str
     proposals: list[ProposalOut]
@@ -187,13 +188,15 @@ def _tidy(value: float | None) -> float | None:
     return None if value is None else round(value, _DECIMALS)
 
 
-def status_of(proposals: Sequence[Proposal], least_bad: bool) -> str:
-    """Return the status of an answer with these proposals."""
-    if not proposals:
+def status_of(results: Sequence[Proposal | Skipped | Conflict], least_bad: bool) -> str:
+    """Return the status of an answer: without a proposal, `infeasible` only where a clash was proven."""
+    proposals = [r for r in results if isinstance(r, Proposal)]
+    if proposals:
+        proven = all(p.gap <= PROVEN for p in proposals)
+        return "least-bad" if least_bad and not proposals[0].score else ("optimal" if proven else "stopped")
+    if any(isinstance(r, Conflict) for r in results):
         return "infeasible"
-    if least_bad:
-        return "least-bad"
-    return "optimal" if all(p.gap <= 1e-6 for p in proposals) else "stopped"
+    return "skipped" if results else "stopped"
 
 
 def proposals_document(problem: Problem, shelf: Shelf, found: Iterable[Proposal | Skipped | Conflict]) -> ProposalsOut:
@@ -201,7 +204,7 @@ def proposals_document(problem: Problem, shelf: Shelf, found: Iterable[Proposal 
     results = list(found)
     proposals = [r for r in results if isinstance(r, Proposal)]
     return ProposalsOut(
-        status=status_of(proposals, problem.wishes.least_bad),
+        status=status_of(results, problem.wishes.least_bad),
         proposals=[full_proposal(problem, shelf, p) for p in proposals],
         conflicts=[conflict_document(r) for r in results if isinstance(r, Conflict)],
         skipped=[skipped_document(r) for r in results if isinstance(r, Skipped)],

@@ -15,7 +15,7 @@ import numpy as np
 
 from fallow_sieve.core.blends import METRICS
 from fallow_sieve.core.optimise.problem import Limit, Problem
-from fallow_sieve.core.optimise.solver import UNLIMITED, Array, Effort, Terms, solve
+from fallow_sieve.core.optimise.solver import UNLIMITED, Array, Effort, Found, Terms, solve
 from fallow_sieve.core.optimise.stating import Model, state
 
 MOST_CLASHES = 3
@@ -67,9 +67,10 @@ def _ease(limit: Limit) -> int:
 
 
 def _can(problem: Problem, limits: Sequence[Limit], effort: Effort) -> bool:
+    """Whether they can hold together; where the time ran out before that was known, nothing is called a clash."""
     model = state(replace(problem, limits=tuple(limits)))
     answer = solve(model.program, np.zeros(len(model.program.low)), effort)
-    return answer.is_usable
+    return answer.found is not Found.INFEASIBLE
 
 
 def _smallest(problem: Problem, limits: Sequence[Limit], effort: Effort) -> tuple[Limit, ...]:
@@ -87,8 +88,10 @@ def _elastic(problem: Problem, limits: Sequence[Limit], effort: Effort) -> tuple
         slacks = [(x, loosened(model, x)[0]) for x in free]
         terms: Terms = [(at, 1.0) for _, at in slacks]
         answer = solve(model.program, model.program.cost(terms), effort)
-        if not answer.is_usable:
+        if answer.found is Found.INFEASIBLE:
             return tuple(x for x in limits if x in held)
+        if not answer.is_usable:
+            return tuple(limits)
         gave = [x for x, at in slacks if answer.values[at][0] > _HAIR]
         if not gave:
             return tuple(limits)

@@ -115,7 +115,7 @@ def propose(problem: Problem, shelf: Shelf, effort: Effort = UNLIMITED) -> Itera
 
 def _alone(problem: Problem, first: Fitted, effort: Effort, aim: Aim) -> tuple[Array, float] | None:
     """What an aim finds by itself: where that differs from the others already, it is the answer among them too."""
-    return None if without_data(aim, problem) else _sought(problem, aim, first, (), effort)
+    return None if effort.stopped() or without_data(aim, problem) else _sought(problem, aim, first, (), effort)
 
 
 def _why_not(earlier: Sequence[Array], effort: Effort) -> str:
