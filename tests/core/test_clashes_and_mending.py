@@ -227,7 +227,7 @@ KITCHEN = (
 )
 
 
-@settings(max_examples=40)
+@settings(max_examples=25)
 @given(
     st.dictionaries(st.sampled_from(KITCHEN), st.floats(1, 900) | st.integers(1, 900), min_size=2, max_size=6),
     st.sampled_from(["tin-loaf", "scone", "crispbread", "pancake"]),

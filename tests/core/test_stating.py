@@ -7,7 +7,7 @@ from dataclasses import replace
 
 import numpy as np
 import pytest
-from hypothesis import assume, given, settings
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from fallow_sieve.core.blends import BANDED, METRICS, analyse
@@ -43,9 +43,11 @@ PRICED = Shelf.of(
 @st.composite
 def mixes(draw):
     """Whole percents of the eight flours that make a hundred, each nothing or at least 3."""
-    cuts = sorted(draw(st.lists(st.integers(0, 100), min_size=7, max_size=7)))
-    shares = np.diff([0, *cuts, 100]).astype(float)
-    assume(all(x == 0 or x >= 3 for x in shares))
+    used = draw(st.lists(st.integers(0, 7), min_size=1, max_size=8, unique=True))
+    spare = 100 - 3 * len(used)
+    cuts = sorted(draw(st.lists(st.integers(0, spare), min_size=len(used) - 1, max_size=len(used) - 1)))
+    shares = np.zeros(8)
+    shares[used] = 3 + np.diff([0, *cuts, spare])
     return shares
 
 

@@ -15,7 +15,7 @@ from fallow_sieve.core.blends import Analysis, Blend
 from fallow_sieve.core.optimise.fitting import passing_limits
 from fallow_sieve.core.optimise.problem import Limit, Problem, problem_of
 from fallow_sieve.core.optimise.proposals import judged
-from fallow_sieve.core.optimise.solver import UNLIMITED, Array, Effort, Program, solve
+from fallow_sieve.core.optimise.solver import UNLIMITED, Answer, Array, Effort, Program, solve
 from fallow_sieve.core.optimise.stating import EDGE, TOTAL_PCT, moved_pct, short_of
 from fallow_sieve.core.optimise.wishes import MIN_SHARE_PCT, Wishes
 from fallow_sieve.core.quantities import CupStandard
@@ -216,6 +216,8 @@ def _some(bench: _Bench, touched: int, effort: Effort) -> Array | None:
         _aim_at(program, moves, bench, drawn_in)
         cost = program.cost([(moves.up, moves.unit), (moves.handled, _WORTH_A_TOUCH)])
         answer = solve(program, cost, effort)
+        if answer.is_usable and not moves.whole:
+            answer = solve(_settled(program, moves, answer), cost, effort)
         if not answer.is_usable:
             return None
         by = answer.values[moves.up] - answer.values[moves.down]
@@ -224,6 +226,16 @@ def _some(bench: _Bench, touched: int, effort: Effort) -> Array | None:
         if all(short_of(x, shares) <= EDGE * _size(x) for x in bench.target):
             return np.asarray(shares)
     return None
+
+
+def _settled(program: Program, moves: _Moves, answer: Answer) -> Program:
+    """The program with the handled parts fixed: a part handled by a hair of a whole number must not move a hair."""
+    fixed = program.copy()
+    for at in (moves.handled, moves.gone):
+        fixed.low[at] = fixed.high[at] = [float(x) for x in np.round(answer.values[at])]
+    for at in (moves.up, moves.down):
+        fixed.high[at] = [h * z for h, z in zip(program.high[at], fixed.high[moves.handled], strict=True)]
+    return fixed
 
 
 def _stated(bench: _Bench, touched: int) -> _Moves:
