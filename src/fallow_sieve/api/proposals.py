@@ -106,22 +106,32 @@ def propose() -> Response:
     stop = Event()
     effort = _effort(stop)
 
-    def lines() -> Iterator[str]:
+    def lines() -> Iterator[dict[str, Any]]:
+        first = now
+        for found in search(problem, shelf, effort):
+            if isinstance(found, Proposal):
+                yield {"proposal": _proposal(problem, shelf, found, first, parts, currency)}
+                first = first or found.analysis
+            else:
+                yield _other(found)
+        yield {"done": True, "notes": list(problem.notes), "stopped": effort.seconds_left() <= 0}
+
+    return _stream(lines(), stop)
+
+
+def _stream(lines: Iterable[dict[str, Any]], stop: Event) -> Response:
+    """One JSON object a line; an error on the way is the last line, and a reader that leaves stops the search."""
+
+    def written() -> Iterator[str]:
         try:
-            first = now
-            for found in search(problem, shelf, effort):
-                if isinstance(found, Proposal):
-                    yield _line(proposal=_proposal(problem, shelf, found, first, parts, currency))
-                    first = first or found.analysis
-                else:
-                    yield _line(**_other(found))
-            yield _line(done=True, notes=list(problem.notes), stopped=effort.seconds_left() <= 0)
+            for line in lines:
+                yield json.dumps(line, allow_nan=False) + "\n"
         except Exception as error:
-            yield _line(problem=detail_of(error))
+            yield json.dumps({"problem": detail_of(error)}) + "\n"
         finally:
             stop.set()
 
-    return Response(lines(), mimetype="application/x-ndjson")
+    return Response(written(), mimetype="application/x-ndjson")
 
 
 @routes.post("/tradeoffs")
@@ -135,19 +145,13 @@ def sweep() -> Response:
     found = front(problem, x, y, _effort(stop, seconds=2 * TIME_LIMIT_S))
     first = next(found, None)  # what is wrong with it is said before anything streams
 
-    def lines() -> Iterator[str]:
-        try:
-            for point in _after(first, found):
-                made = proposal_of(problem, shelf, x, point.shares, point.gap)
-                place = {"x": point.x, "y": point.y}
-                yield _line(point={**place, **_proposal(problem, shelf, made, None, parts, "")})
-            yield _line(done=True)
-        except Exception as error:
-            yield _line(problem=detail_of(error))
-        finally:
-            stop.set()
+    def lines() -> Iterator[dict[str, Any]]:
+        for point in _after(first, found):
+            made = proposal_of(problem, shelf, x, point.shares, point.gap)
+            yield {"point": {"x": point.x, "y": point.y, **_proposal(problem, shelf, made, None, parts, "")}}
+        yield {"done": True}
 
-    return Response(lines(), mimetype="application/x-ndjson")
+    return _stream(lines(), stop)
 
 
 def _after(first: Point | None, rest: Iterable[Point]) -> Iterator[Point]:
@@ -182,15 +186,9 @@ def brief_file() -> Response:
 def mend_blend() -> Response:
     """Return the smallest changes with which a blend passes, touching one, two and three of its parts."""
     given = body(MendIn)
-    parts = as_parts(given.parts)
-    standing = store().standing(given.brief_id)
-    shelf = drawing_on(parts, store().shelf_now(standing, today()))
-    check_parts(parts, shelf)
-    use = rule_of_use(rules().uses, given.use)
-    limits = limits_of(standing.limits) if standing.limits is not None else Limits()
-    asked = Wishes(use, limits, candidates=in_bins(shelf) or None)
-    cup = CupStandard(standing.cup)
-    blend = Blend(parts, use=use.slug)
+    parts, shelf, within, cup = _bench(given)
+    asked = replace(within, candidates=in_bins(shelf) or None)
+    blend = Blend(parts, use=asked.use.slug)
     analysis = analyse(blend, shelf, cup)
     is_fine = all(b.status in (Status.PASS, Status.UNKNOWN) for b in fit_to(asked.bands_use, analysis).bands)
     found = mend(blend, analysis, asked, shelf, given.touch, _effort(Event()), cup)
@@ -215,13 +213,8 @@ def _mend_sentence(state: str, beyond: Sequence[str], touch: int) -> str:
 def bags() -> Response:
     """Return with how many of 100 bags a blend passes its sieves: 2 000 draws within the ranges of its numbers."""
     given = body(BagsIn)
-    parts = as_parts(given.parts)
-    standing = store().standing(given.brief_id)
-    shelf = drawing_on(parts, store().shelf_now(standing, today()))
-    limits = limits_of(standing.limits) if standing.limits is not None else Limits()
-    use = Wishes(rule_of_use(rules().uses, given.use), limits).bands_use
-    cup = CupStandard(standing.cup)
-    found = bags_of(analyse(Blend(parts), shelf, cup), shelf, use, np.random.default_rng(SEED), cup=cup)
+    parts, shelf, within, cup = _bench(given)
+    found = bags_of(analyse(Blend(parts), shelf, cup), shelf, within.bands_use, np.random.default_rng(SEED), cup=cup)
     sieves = [BagShareOut(metric=s.metric, passes_pct=s.passes_pct, through_pct=s.through_pct) for s in found.sieves]
     return answer(
         BagsOut(
@@ -232,6 +225,16 @@ def bags() -> Response:
             draws=found.draws,
         )
     )
+
+
+def _bench(given: MendIn | BagsIn) -> tuple[tuple[Part, ...], Shelf, Wishes, CupStandard]:
+    """The parts on the bench with the shelf they draw on, and the use within its brief's limits."""
+    parts = as_parts(given.parts)
+    standing = store().standing(given.brief_id)
+    shelf = drawing_on(parts, store().shelf_now(standing, today()))
+    check_parts(parts, shelf)
+    limits = limits_of(standing.limits) if standing.limits is not None else Limits()
+    return parts, shelf, Wishes(rule_of_use(rules().uses, given.use), limits), CupStandard(standing.cup)
 
 
 def _problem(given: AskIn) -> tuple[Problem, Shelf, tuple[Part, ...], str]:
@@ -341,7 +344,3 @@ def _shares(problem: Problem, given: Mapping[str, float]) -> np.ndarray[tuple[in
 
 def _plain(value: object) -> dict[str, Any]:
     return {name: getattr(value, name) for name in value.__dataclass_fields__}  # type: ignore[attr-defined]
-
-
-def _line(**values: Any) -> str:
-    return json.dumps(values, allow_nan=False) + "\n"

@@ -6,7 +6,7 @@ and bulk density are ratios; multiplied out, their limits are linear too.
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -154,9 +154,3 @@ def specific_volume(mix: Mix, end: str) -> tuple[Array, float, Array] | None:
     b = np.array([1.0 / getattr(r, end) if r else 0.0 for r in densities])
     b0 = sum(dose / getattr(r, end) for r, dose in of_binders)
     return b, float(b0), np.array([1.0 if r else 0.0 for r in densities])
-
-
-def forms_of(metrics: Sequence[str], mix: Mix) -> Mapping[str, Form]:
-    """Return the form of each of `metrics` that can be known, in its own unit."""
-    found = {m: form_of(m, mix) for m in metrics}
-    return {m: f for m, f in found.items() if f is not None}

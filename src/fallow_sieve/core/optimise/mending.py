@@ -6,7 +6,6 @@ two or three moves mass between them and leaves the rest alone; one of them may 
 
 from __future__ import annotations
 
-from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 import numpy as np
@@ -312,8 +311,3 @@ def _beyond(bench: _Bench, touch: int, effort: Effort) -> tuple[str, ...]:
             if _one(alone) is None and (touch < 2 or _some(alone, touch, effort) is None):
                 found.append(limit.name)
     return tuple(found)
-
-
-def least_moved(ways: Sequence[Mending]) -> Mending | None:
-    """Return the way that moves the least mass, in % of flour base, or None where there is none."""
-    return min(ways, key=lambda w: (w.moved_pct, w.touched), default=None)
