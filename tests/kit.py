@@ -29,3 +29,14 @@ def mix(masses: dict[str, float], shelf: Shelf) -> Analysis:
 
 def blend(masses: dict[str, float]) -> Blend:
     return Blend(tuple(Part(slug, mass) for slug, mass in masses.items()))
+
+
+def formula_of(
+    lines: dict[str, float] | list[tuple[str, float, str]], blend: dict[str, float] | None = None, **more: object
+):
+    """A formula: lines by slug at their usual stage, or as (slug, g, stage), on a blend by slug."""
+    from fallow_sieve.core.formulas import Formula, Line, Stage
+
+    given = [(s, g, "wet") for s, g in lines.items()] if isinstance(lines, dict) else lines
+    parts = tuple(Part(s, g) for s, g in (blend or {}).items())
+    return Formula(tuple(Line(s, float(g), Stage(stage)) for s, g, stage in given), parts, **more)  # type: ignore[arg-type]

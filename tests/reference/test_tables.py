@@ -13,7 +13,8 @@ from fallow_sieve.core.blends import BANDED, METRICS
 from fallow_sieve.core.errors import BadInputError
 from fallow_sieve.core.ingredients import Quality, Role
 from fallow_sieve.core.nutrients import NUTRIENTS
-from fallow_sieve.reference import doughs, kitchen, listing, sieving
+from fallow_sieve.core.shares import UsualShare
+from fallow_sieve.reference import doughs, formulas, kitchen, listing, recipes, sieving
 from fallow_sieve.reference import tables as reading
 from fallow_sieve.reference.ingredients import CompositionRow, IngredientRow, library, library_shelf
 from fallow_sieve.reference.names import aliases, look_alikes
@@ -30,6 +31,10 @@ LOADERS = {
     "composition": lambda: read_table("composition", CompositionRow),
     "ingredients": lambda: read_table("ingredients", IngredientRow), "uses": lambda: read_table("uses", UseRow),
     "dough_traits": lambda: tuple(listing.traits().values()), "grit_mapping": sieving.grit_mapping, "diets": lambda: tuple(listing.diets().values()),
+    "recipe_units": lambda: read_table("recipe_units", recipes.UnitRow), "recipe_names": lambda: read_table("recipe_names", recipes.NameRow),
+    "recipe_words": lambda: read_table("recipe_words", recipes.WordRow), "tin_fill": lambda: read_table("tin_fill", formulas.TinFillRow),
+    "poor_candidates": lambda: read_table("poor_candidates", formulas.PoorRow),
+    "usual_shares": lambda: read_table("usual_shares", UsualShare),
     "use_bands": lambda: read_table("use_bands", BandRow), "binder_doses": lambda: read_table("binder_doses", DoseRow),
 }  # fmt: skip
 
@@ -70,6 +75,8 @@ KEYS = {
     "binder_doses": ("use", "binder"), "aliases": ("ingredient", "alias"), "hydration": ("use", "consistency"),
     "binder_water": ("binder",), "doneness": ("use",), "bake_phases": ("use", "phase"), "eggs": ("region", "size"),
     "gas_marks": ("gas_mark",), "pans": ("material",), "look_alikes": ("ingredient", "easily_taken_for"),
+    "recipe_units": ("word",), "recipe_names": ("phrase",), "recipe_words": ("word",), "tin_fill": ("use",), "usual_shares": ("ingredient",),
+    "poor_candidates": ("word",),
 }  # fmt: skip
 
 

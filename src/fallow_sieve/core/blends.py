@@ -7,7 +7,7 @@ c = Σ wᵢ cᵢ and σ² = Σ wᵢ² σᵢ², over the whole mix for nutrients 
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field
 
 import numpy as np
@@ -119,17 +119,23 @@ class PartShare:
 
 
 @dataclass(frozen=True, slots=True)
-class Analysis:
-    """What a blend is: nutrients per 100 g of mix, metrics in their own units, colour, cost and quality.
-
-    `flour_lab` is the mass-mean L*a*b* of the flour base; `gritty` the slug that gives most of the grit;
-    `rests_on_pct` the % of the mix's mass by how its numbers are known; `cost_per_kg` by known mass.
-    """
+class Contents:
+    """What is in a mix: its mass and flour base in g, its parts, and nutrients per 100 g of mix."""
 
     mass_g: float
     flour_base_g: float
     parts: tuple[PartShare, ...]
     nutrients: dict[str, Estimate]
+
+
+@dataclass(frozen=True, slots=True)
+class Analysis(Contents):
+    """What a blend is: its contents, metrics in their own units, colour, cost and quality.
+
+    `flour_lab` is the mass-mean L*a*b* of the flour base; `gritty` the slug that gives most of the grit;
+    `rests_on_pct` the % of the mix's mass by how its numbers are known; `cost_per_kg` by known mass.
+    """
+
     metrics: dict[str, Estimate]
     cost_per_kg: Estimate
     flour_lab: tuple[float, float, float] | None
@@ -198,7 +204,7 @@ def analyse(blend: Blend, shelf: Shelf, cup: CupStandard = CupStandard.US) -> An
     metrics["amylose_pct_of_starch"] = _amylose(items, masses)
     density = _density(items, masses)
     metrics["density_g_per_ml"] = density
-    metrics["cup_g"] = _times(density, cup_ml(cup))
+    metrics["cup_g"] = density.times(cup_ml(cup))
     return Analysis(
         mass_g=total_g,
         flour_base_g=flour_g,
@@ -210,6 +216,23 @@ def analyse(blend: Blend, shelf: Shelf, cup: CupStandard = CupStandard.US) -> An
         gritty=_grittiest(items, flour),
         rests_on_pct=_rests_on(weights[0], shelf, rows),
     )
+
+
+def contents(blend: Blend, shelf: Shelf, names: Iterable[str] = NUTRIENTS) -> Contents:
+    """Return what is in `blend`, without the metrics that a dry mix is judged by. Raises BadInputError.
+
+    The same sums as `analyse`, per 100 g, of the nutrients `names`; doughs are judged by no more.
+    """
+    check_parts(blend.parts, shelf)
+    shelf = drawing_on(blend.parts, shelf)
+    rows = np.array([shelf.row_of[p.ingredient] for p in blend.parts])
+    masses = [float(p.mass_g) for p in blend.parts]
+    items = [shelf.rows[r] for r in rows]
+    total_g = sum(masses)
+    flour_g = sum(m for m, i in zip(masses, items, strict=True) if i.in_flour_base)
+    (means,) = _means(np.array([[m / total_g for m in masses]]), shelf, rows)
+    nutrients = {name: means.of(name) for name in names}
+    return Contents(total_g, flour_g, _shares(items, masses, total_g, flour_g), nutrients)
 
 
 def _means(weights: FloatArray, shelf: Shelf, rows: FloatArray) -> list[_Means]:
@@ -255,17 +278,11 @@ def _flour_metrics(
 ) -> dict[str, Estimate]:
     found = {name: means.strict(column, METRICS[name].highest) for name, column in _FLOUR_COLUMNS.items()}
     sticky = means.strict("stickiness", 1.0)
-    found["sticky_share_pct"] = _times(sticky, 100)
+    found["sticky_share_pct"] = sticky.times(100)
     for name, role in ROLE_SHARES.items():
         share = 100 * sum(m for m, i in zip(flour, items, strict=True) if i.role is role) / flour_g
         found[name] = Estimate(share, share, share)
     return found
-
-
-def _times(e: Estimate, factor: float) -> Estimate:
-    if e.typical is None or e.low is None or e.high is None:
-        return e
-    return Estimate(e.typical * factor, e.low * factor, e.high * factor, e.known_mass_pct, e.sigma * factor)
 
 
 def _amylose(items: Sequence[Ingredient], masses: Sequence[float]) -> Estimate:

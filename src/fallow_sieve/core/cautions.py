@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 
 from fallow_sieve.core.blends import PartShare
 from fallow_sieve.core.briefs import spaced
@@ -118,8 +119,13 @@ def _watched(items: Iterable[Ingredient]) -> Caution | None:
     return Caution("watch", say)
 
 
+@lru_cache(maxsize=4096)
+def _forms_gel(slug: str) -> bool:
+    return any(g in slug for g in _GELS)
+
+
 def _gels(items: Iterable[Ingredient]) -> Caution | None:
-    names = [i.name for i in items if any(g in i.slug for g in _GELS)]
+    names = [i.name for i in items if _forms_gel(i.slug)]
     if not names:
         return None
     say = (

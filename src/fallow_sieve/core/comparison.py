@@ -66,14 +66,4 @@ def of_mix(analysis: Analysis, basis: Basis) -> OnBasis:
     else:
         return OnBasis("", "", None, None, None, dict.fromkeys(NUTRIENTS, UNKNOWN))
     k = mass / 100
-    return OnBasis("", "", mass, low, high, {n: _scaled(e, k) for n, e in analysis.nutrients.items()})
-
-
-def _scaled(e: Estimate, k: float) -> Estimate:
-    return Estimate(
-        None if e.typical is None else e.typical * k,
-        None if e.low is None else e.low * k,
-        None if e.high is None else e.high * k,
-        e.known_mass_pct,
-        e.sigma * k,
-    )
+    return OnBasis("", "", mass, low, high, {n: e.times(k) for n, e in analysis.nutrients.items()})

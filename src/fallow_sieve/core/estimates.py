@@ -72,6 +72,16 @@ class Estimate:
         """Whether every part that counts has a value (True) or the number is a lower bound at most."""
         return self.typical is not None and self.known_mass_pct >= 100 - KNOWN_TOLERANCE_PCT
 
+    def times(self, factor: float) -> Estimate:
+        """Return the estimate of `factor` times as much, in the same unit; what is unknown stays so."""
+        return Estimate(
+            None if self.typical is None else self.typical * factor,
+            None if self.low is None else self.low * factor,
+            None if self.high is None else self.high * factor,
+            self.known_mass_pct,
+            self.sigma * factor,
+        )
+
 
 UNKNOWN = Estimate(None, None, None, 0.0)
 

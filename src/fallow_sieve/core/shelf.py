@@ -75,7 +75,8 @@ class Shelf:
         return slug in self.row_of
 
     def __getitem__(self, slug: str) -> Ingredient:
-        return self.rows[self.row(slug)]
+        row = self.row_of.get(slug)
+        return self.rows[self.row(slug) if row is None else row]
 
     def row(self, slug: str, place: str = "") -> int:
         """Return the row of `slug`. Raises UnknownNameError naming `place` and the nearest slugs."""

@@ -1,0 +1,99 @@
+"""The card of a formula: what to do, in order, in plain sentences with the grams, for paper and for files."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+
+from fallow_sieve.core.baking import PlannedPhase
+from fallow_sieve.core.formula_judgements import FormulaJudgement
+from fallow_sieve.core.formulas import LineFacts, Stage
+from fallow_sieve.core.ovens import in_words
+from fallow_sieve.core.quantities import fahrenheit_from_celsius
+from fallow_sieve.core.water import REST_MINUTES
+
+_DO = {
+    Stage.LEAVEN: "Make the leaven of {}.",
+    Stage.SOAK: "Soak {}.",
+    Stage.GEL: "Stir {} to a gel.",
+    Stage.DRY: "Whisk together {}.",
+    Stage.WET: "Mix in {}.",
+    Stage.FAT: "Work in {}.",
+    Stage.FOLD_IN: "Fold in {}.",
+    Stage.FILLING: "Fill with {}.",
+    Stage.FINISH: "After baking, finish with {}.",
+}
+_AHEAD = (Stage.LEAVEN, Stage.SOAK, Stage.GEL)
+_LAST = (Stage.FILLING, Stage.FINISH)
+
+
+@dataclass(frozen=True, slots=True)
+class Card:
+    """Steps in order, and cautions, as sentences. Masses in g, temperatures in the unit asked for."""
+
+    steps: tuple[str, ...]
+    cautions: tuple[str, ...]
+
+
+def card_of(judgement: FormulaJudgement, blend_name: str = "the blend", temp_unit: str = "c") -> Card:
+    """Return the card of a formula that has been judged; `temp_unit` is c or f."""
+    lines = judgement.analysis.lines
+    mixed = dict.fromkeys(x.stage for x in lines if x.stage not in (*_AHEAD, *_LAST))  # as the cook has them
+    steps = [*_stages(_AHEAD, lines, blend_name), *judgement.disperse, *_stages(mixed, lines, blend_name)]
+    steps += [_pour(judgement)] if judgement.pour else []
+    steps += _stages((Stage.FILLING,), lines, blend_name)
+    steps += [_bake(n, p, temp_unit) for n, p in enumerate(judgement.bake.phases, start=1)]
+    steps += _done(judgement, temp_unit)
+    last = _stage(Stage.FINISH, lines, blend_name)
+    cautions = [c.say for c in (*judgement.cautions, *judgement.bake.cautions)]
+    return Card((*steps, last) if last else tuple(steps), tuple(dict.fromkeys(cautions)))
+
+
+def _stages(stages: Iterable[Stage], lines: Sequence[LineFacts], blend_name: str) -> list[str]:
+    return [said for stage in stages if (said := _stage(stage, lines, blend_name))]
+
+
+def _stage(stage: Stage, lines: Sequence[LineFacts], blend_name: str) -> str:
+    named = [f"{grams(x.mass_g)} {_name(x, blend_name)}" for x in lines if x.stage is stage]
+    return _DO[stage].format(", ".join(named)) if named else ""
+
+
+def _name(x: LineFacts, blend_name: str) -> str:
+    return blend_name if x.ingredient == "@blend" else x.name[0].lower() + x.name[1:]
+
+
+def grams(mass_g: float) -> str:
+    """Return a mass in g as it is weighed: whole grams from 10 g on, tenths below, hundredths under 1 g."""
+    return f"{mass_g:.0f} g" if mass_g >= 10 else f"{mass_g:.1f} g" if mass_g >= 1 else f"{mass_g:.2f} g"
+
+
+def _pour(judgement: FormulaJudgement) -> str:
+    first, last = judgement.pour[0], judgement.pour[-1]
+    low, high = REST_MINUTES
+    begin = (
+        f"Of the water, pour {grams(first.poured_g)} first and" if first.poured_g > 0 else "Mix without the water and"
+    )
+    return (
+        f"{begin} rest {low}–{high} minutes; add up to {grams(last.poured_g)} in small steps until it feels right, "
+        "and write down what went in."
+    )
+
+
+def _bake(n: int, p: PlannedPhase, unit: str) -> str:
+    times = f"{p.minutes_typical:.0f} minutes ({p.minutes_low:.0f}–{p.minutes_high:.0f})"
+    return f"Bake {n}: {in_words(p.oven, unit)}; {times}, {p.say}."
+
+
+def _done(judgement: FormulaJudgement, unit: str) -> list[str]:
+    bake = judgement.bake
+    if bake.core_low_c is None or bake.core_high_c is None or bake.cool_minutes is None:
+        return []
+    core = f"{_temp(bake.core_low_c, unit)}–{_temp(bake.core_high_c, unit)} {'°C' if unit == 'c' else '°F'}"
+    return [
+        f"It is done at a core of {core}. {bake.core_why}",
+        f"Cool {bake.cool_minutes:.0f} minutes before cutting. {bake.cool_why}",
+    ]
+
+
+def _temp(temp_c: float, unit: str) -> str:
+    return f"{temp_c if unit == 'c' else fahrenheit_from_celsius(temp_c):.0f}"

@@ -1,0 +1,138 @@
+"""The finished bake: what is in 100 g and in a portion once water has left, and what a piece costs.
+
+Water leaves in the oven and everything else stays, so contents rise by m / (m − loss). What is put on after baking
+loses nothing.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from fallow_sieve.core.errors import BadInputError
+from fallow_sieve.core.estimates import Estimate
+from fallow_sieve.core.formulas import BLEND, Formula, Stage, WorkedFormula
+from fallow_sieve.core.nutrients import NUTRIENTS
+from fallow_sieve.core.shelf import Shelf
+
+
+@dataclass(frozen=True, slots=True)
+class Finished:
+    """The finished batch: g before and after baking, water lost (g), g of a piece, nutrients, and cost.
+
+    Nutrients are per 100 g and per piece, in the units of their names; costs are in the kitchen's currency, None
+    where a price is missing (`unpriced` names what). `bought_cost` is a piece with a bought blend at its price.
+    """
+
+    before_g: float
+    after_g: float
+    lost_g: float
+    pieces: int
+    piece_g: float
+    per_100_g: dict[str, Estimate]
+    per_piece: dict[str, Estimate]
+    cost: float | None
+    cost_per_piece: float | None
+    unpriced: tuple[str, ...]
+    bought_cost_per_piece: float | None
+    say: str
+
+
+def finish(
+    formula: Formula,
+    analysis: WorkedFormula,
+    shelf: Shelf,
+    loss_pct: float | None,
+    bought_per_kg: float | None = None,
+) -> Finished:
+    """Return the finished bake after `loss_pct` % of the dough and filling has left as water (None: no loss known).
+
+    No more water leaves than there is. `bought_per_kg` prices the blend as if it were bought.
+    """
+    loss = loss_pct or 0.0
+    if not 0 <= loss < 100:
+        raise BadInputError(f"a bake loss of {loss:g} %", place="/loss_pct", right="from 0 to under 100 %")
+    baked_g = sum(x.mass_g for x in formula.lines if x.stage is not Stage.FINISH)
+    water = analysis.mix.nutrients["water_g"]
+    # The moisture of the flours can leave too; what is on top of the finished bake cannot.
+    held = (water.typical or 0.0) * analysis.mass_g / 100 if water.typical is not None else baked_g
+    lost = min(baked_g * loss / 100, held)
+    after = analysis.mass_g - lost
+    per_100 = {n: _less_water(e, n, analysis.mass_g, after, lost) for n, e in analysis.mix.nutrients.items()}
+    piece_g = after / formula.pieces
+    costs = _costs(formula, shelf, None)
+    bought = _costs(formula, shelf, bought_per_kg) if bought_per_kg is not None else None
+    cost = None if costs[1] else costs[0]
+    return Finished(
+        before_g=analysis.mass_g,
+        after_g=after,
+        lost_g=lost,
+        pieces=formula.pieces,
+        piece_g=piece_g,
+        per_100_g=per_100,
+        per_piece={n: e.times(piece_g / 100) for n, e in per_100.items()},
+        cost=cost,
+        cost_per_piece=None if cost is None else cost / formula.pieces,
+        unpriced=costs[1],
+        bought_cost_per_piece=bought[0] / formula.pieces if bought and not bought[1] else None,
+        say=_words(loss_pct, lost, after, formula.pieces, piece_g),
+    )
+
+
+def _words(loss_pct: float | None, lost: float, after: float, pieces: int, piece_g: float) -> str:
+    each = f"{pieces} pieces of {piece_g:.0f} g" if pieces > 1 else f"{after:.0f} g"
+    if loss_pct is None:
+        return f"{each}; no bake loss is on record for this use, so none is taken off."
+    return f"{each} after {lost:.0f} g of water has left ({loss_pct:g} %, a rule of thumb)."
+
+
+def _less_water(e: Estimate, nutrient: str, before: float, after: float, lost: float) -> Estimate:
+    if nutrient == "water_g":
+        whole = e.times(before / 100)
+        left = Estimate(
+            None if whole.typical is None else max(0.0, whole.typical - lost),
+            None if whole.low is None else max(0.0, whole.low - lost),
+            None if whole.high is None else max(0.0, whole.high - lost),
+            e.known_mass_pct,
+            whole.sigma,
+        )
+        return left.times(100 / after)
+    return e.times(before / after)
+
+
+def _costs(formula: Formula, shelf: Shelf, blend_per_kg: float | None) -> tuple[float, tuple[str, ...]]:
+    """The known cost of everything, and the names of what has no price. Tap water costs nothing."""
+    total, missing = 0.0, []
+    blend_g = sum(p.mass_g for p in formula.blend)
+    for line in formula.lines:
+        if line.ingredient == BLEND and blend_per_kg is not None:
+            total += line.mass_g / 1000 * blend_per_kg
+            continue
+        parts = (
+            [(p.ingredient, line.mass_g * p.mass_g / blend_g) for p in formula.blend]
+            if line.ingredient == BLEND
+            else [(line.ingredient, line.mass_g)]
+        )
+        for slug, mass in parts:
+            price = 0.0 if slug == "water" else shelf[slug].price_per_kg
+            if price is None:
+                missing.append(shelf[slug].name)
+            else:
+                total += mass / 1000 * price
+    return total, tuple(dict.fromkeys(missing))
+
+
+def label_nutrients() -> Sequence[str]:
+    """Return the nutrients that a label of the finished bake names first, in its order."""
+    first = (
+        "energy_kj",
+        "energy_kcal",
+        "fat_g",
+        "saturated_fat_g",
+        "carbohydrate_g",
+        "sugars_g",
+        "fibre_g",
+        "protein_g",
+        "salt_g",
+    )
+    return tuple(n for n in (*first, "starch_g", "water_g") if n in NUTRIENTS)

@@ -1,0 +1,401 @@
+"""The judgement of a formula: what the bench, the command line and the card show, in one value.
+
+Each gauge is a band with a mark on it, as on a blend's sieves: water, binder, what lifts it, salt and sugar.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+
+from fallow_sieve.core.baking import BakePlan, Doneness, Pan, Phase, pan_named, plan_bake
+from fallow_sieve.core.binders import GOOD_LOAD, BinderLoad, DoseBand, binder_load
+from fallow_sieve.core.binding import Suggestion, disperse, suggest
+from fallow_sieve.core.cautions import Caution, cautions_for, union_of
+from fallow_sieve.core.formulas import (
+    BLEND,
+    COUNTED,
+    WATER,
+    Formula,
+    FormulaAnalysis,
+    Stage,
+    WorkedFormula,
+    analyse_formula,
+    consistency_or_usual,
+)
+from fallow_sieve.core.gluten import GlutenEstimate, estimate_gluten
+from fallow_sieve.core.ingredients import Role
+from fallow_sieve.core.leavening import LeaveningRule, Lift, Load, has_yeast, lifts, loads_on_yeast
+from fallow_sieve.core.ovens import GasMark, oven_clashes, oven_mentions
+from fallow_sieve.core.quantities import CupStandard
+from fallow_sieve.core.shares import UsualShare, odd_shares
+from fallow_sieve.core.shelf import Shelf
+from fallow_sieve.core.uses import Status, Use
+from fallow_sieve.core.water import (
+    Bake,
+    Corrected,
+    HydrationBand,
+    Learnt,
+    PourStep,
+    Prediction,
+    correct,
+    hold_back,
+    learn,
+    predict,
+)
+
+SALT_HARD_PCT = 4.0
+SUGAR_HARD_PCT = 25.0
+LOAD_HARD = (0.3, 1.6)
+
+
+@dataclass(frozen=True, slots=True)
+class FormulaRules:
+    """The rules a formula is judged by, each by use where it depends on it. Rules of thumb, from the tables."""
+
+    uses: Mapping[str, Use]
+    doses: Mapping[str, Mapping[str, DoseBand]]
+    hydration: Mapping[str, Mapping[str, HydrationBand]]
+    holds: Mapping[str, float]
+    leavening: Mapping[str, LeaveningRule]
+    phases: Mapping[str, Sequence[Phase]]
+    doneness: Mapping[str, Doneness]
+    pans: Sequence[Pan]
+    marks: Sequence[GasMark]
+    usual_shares: Sequence[UsualShare]
+
+
+@dataclass(frozen=True, slots=True)
+class Kitchen:
+    """Where a formula is judged: cup, binder school, and the bakes so far; `blend` is the key of its blend in them."""
+
+    cup: CupStandard = CupStandard.US
+    school: str = "by-moisture"
+    bakes: Sequence[Bake] = field(default=())
+    blend: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Gauge:
+    """One thing a formula is judged by: its value and unit, its range where known, its band, and in words.
+
+    Limits are in the unit; None where there is no limit on that side. `status` is pass, close, held or unknown.
+    """
+
+    name: str
+    label: str
+    unit: str
+    value: float | None
+    low: float | None
+    high: float | None
+    hard_low: float | None
+    good_low: float | None
+    good_high: float | None
+    hard_high: float | None
+    status: Status
+    say: str
+    basis: str = "rule of thumb"
+
+
+@dataclass(frozen=True, slots=True)
+class FormulaJudgement:
+    """All that is known about a formula; `say` is its state in one sentence."""
+
+    analysis: FormulaAnalysis
+    consistency: str | None
+    consistencies: tuple[str, ...]
+    prediction: Prediction
+    learnt: tuple[Learnt, ...]
+    wanted: Corrected | None
+    pour: tuple[PourStep, ...]
+    gauges: tuple[Gauge, ...]
+    binder: BinderLoad
+    suggestion: Suggestion | None
+    disperse: tuple[str, ...]
+    lifts: tuple[Lift, ...]
+    loads: tuple[Load, ...]
+    bake: BakePlan
+    warnings: tuple[str, ...]
+    allergens: tuple[str, ...]
+    gluten: GlutenEstimate
+    cautions: tuple[Caution, ...]
+    say: str
+    say_more: str
+
+
+def judge_formula(
+    formula: Formula, shelf: Shelf, rules: FormulaRules, kitchen: Kitchen | None = None
+) -> FormulaJudgement:
+    """Return the judgement of `formula`: masses in g, percentages on its flour base. Raises BadInputError.
+
+    Without a use there is no water, binder or leavening to judge by; what it is stands all the same.
+    """
+    where = kitchen or Kitchen()
+    analysis = analyse_formula(formula, shelf, COUNTED)
+    own = analysis.shelf
+    use = rules.uses.get(formula.use) if formula.use else None
+    slug = use.slug if use else ""
+    offered = tuple(rules.hydration.get(slug, {}))
+    consistency = consistency_or_usual(formula, offered) if use else formula.consistency
+    prediction = predict_for(analysis, own, rules, slug, consistency)
+    learnt = learn(where.bakes, where.blend, use.family if use else "")
+    wanted = correct(prediction, learnt)
+    binder = binder_load(analysis.dough.parts, rules.doses.get(slug))
+    found_lifts = lifts(analysis, rules.leavening.get(slug))
+    loads = loads_on_yeast(analysis)
+    gauges = _worst_first(
+        [*_water(analysis, prediction, wanted), *_binder(binder), *map(_lift, found_lifts), *_loads(analysis, loads)]
+    )
+    mixed = analysis.mix.parts
+    gluten = estimate_gluten([p for p in mixed if p.ingredient != WATER], own)
+    school = formula.school or where.school
+    warnings = _warnings(formula, analysis, rules, loads)
+    items = [own[p.ingredient] for p in mixed]
+    return FormulaJudgement(
+        analysis=analysis,
+        consistency=consistency,
+        consistencies=offered,
+        prediction=prediction,
+        learnt=learnt,
+        wanted=wanted,
+        pour=_pour(analysis, wanted),
+        gauges=gauges,
+        binder=binder,
+        suggestion=suggest(school, use, binder, analysis.flour_g, rules.doses.get(slug, {})) if use else None,
+        disperse=_dispersed(formula, own),
+        lifts=found_lifts,
+        loads=loads,
+        bake=bake_for(formula, analysis, rules),
+        warnings=warnings,
+        allergens=union_of(i.allergens for i in items),
+        gluten=gluten,
+        cautions=cautions_for(mixed, own, gluten),
+        say=_say(gauges, use) + _odd(warnings),
+        say_more=_say_more(analysis),
+    )
+
+
+def predict_for(
+    analysis: WorkedFormula, shelf: Shelf, rules: FormulaRules, use: str, consistency: str | None
+) -> Prediction:
+    """Return the water (% of flour base) that the dough of `analysis` wants for a use at a consistency."""
+    parts = [(p.ingredient, p.mass_g, shelf[p.ingredient]) for p in analysis.dough.parts]
+    flours = {s: m for s, m, i in parts if i.in_flour_base}
+    binders = {s: m for s, m, i in parts if i.role is Role.BINDER}
+    band = rules.hydration.get(use, {}).get(consistency or "")
+    return predict(flours, binders, shelf, band, rules.holds)
+
+
+def bake_for(formula: Formula, analysis: FormulaAnalysis, rules: FormulaRules) -> BakePlan:
+    """Return the bake (°C, min) of `formula` in its pan; rich or lean by its fat and sugar in % of flour."""
+    use = formula.use or ""
+    rich = (
+        sum(100 * (analysis.totals_g[n].typical or 0.0) / analysis.flour_g for n in ("fat_g", "sugars_g"))
+        if analysis.flour_g
+        else 0.0
+    )
+    return plan_bake(
+        rules.phases.get(use, ()), rules.doneness.get(use), pan_named(formula.pan, rules.pans), rules.marks, rich
+    )
+
+
+def _dispersed(formula: Formula, shelf: Shelf) -> tuple[str, ...]:
+    """How to get the binders in, by where each stands: soaked, dry, or in the bag already."""
+    loose = [x for x in formula.lines if x.ingredient != BLEND and shelf[x.ingredient].role is Role.BINDER]
+    plain = [x for x in loose if x.ingredient != "gelatin"]
+    used = any(x.ingredient == BLEND for x in formula.lines)
+    bag = [shelf[p.ingredient].name for p in formula.blend if shelf[p.ingredient].role is Role.BINDER] if used else []
+    soaked = [shelf[x.ingredient].name for x in plain if x.stage in (Stage.GEL, Stage.SOAK)]
+    dry = [shelf[x.ingredient].name for x in plain if x.stage not in (Stage.GEL, Stage.SOAK)]
+    return disperse(soaked, dry, bag, gelatin=len(plain) < len(loose))
+
+
+def _pour(analysis: FormulaAnalysis, wanted: Corrected | None) -> tuple[PourStep, ...]:
+    if wanted is None or analysis.flour_g <= 0:
+        return ()
+    plain = sum(x.mass_g for x in analysis.lines if x.in_dough and x.ingredient == "water")
+    return hold_back(wanted.low_pct, wanted.high_pct, analysis.flour_g, analysis.water_g - plain)
+
+
+def _status(value: float, hard_low: float, good_low: float, good_high: float, hard_high: float) -> Status:
+    edge = 1e-9
+    if good_low - edge <= value <= good_high + edge:
+        return Status.PASS
+    return Status.CLOSE if hard_low - edge <= value <= hard_high + edge else Status.HELD
+
+
+def _water(analysis: FormulaAnalysis, prediction: Prediction, wanted: Corrected | None) -> list[Gauge]:
+    value = analysis.hydration_pct
+    if value is None:
+        return []
+    if wanted is None:
+        return [
+            Gauge(
+                "water",
+                "Water",
+                "% of flour",
+                value,
+                None,
+                None,
+                None,
+                None,
+                None,
+                None,
+                Status.UNKNOWN,
+                prediction.say,
+            )
+        ]
+    low, high = wanted.low_pct, wanted.high_pct
+    reach = (high - low) / 2
+    status = _status(value, low - reach, low, high, high + reach)
+    off = value - (low if value < low else high)
+    grams = abs(off) / 100 * analysis.flour_g
+    say = "passes" if status is Status.PASS else f"{grams:.0f} g water {'short' if off < 0 else 'over'}"
+    return [
+        Gauge(
+            "water",
+            "Water",
+            "% of flour",
+            value,
+            None,
+            None,
+            max(0.0, low - reach),
+            low,
+            high,
+            high + reach,
+            status,
+            say,
+        )
+    ]
+
+
+def _binder(binder: BinderLoad) -> list[Gauge]:
+    if binder.load is None:
+        return (
+            [Gauge("binder", "Binder", "× usual", None, None, None, None, None, None, None, Status.UNKNOWN, binder.say)]
+            if binder.doses
+            else []
+        )
+    low, high = GOOD_LOAD
+    status = _status(binder.load, LOAD_HARD[0], low, high, LOAD_HARD[1])
+    words = {"none": "none at all", "light": "light", "good": "passes", "heavy": "heavy", "double": "double dose?"}
+    return [
+        Gauge(
+            "binder",
+            "Binder",
+            "× usual",
+            binder.load,
+            None,
+            None,
+            LOAD_HARD[0],
+            low,
+            high,
+            LOAD_HARD[1],
+            status,
+            words[binder.state],
+        )
+    ]
+
+
+def _lift(lift: Lift) -> Gauge:
+    usual = lift.usual
+    if usual is None:
+        return Gauge(
+            lift.kind,
+            lift.label,
+            "% of flour",
+            lift.value_pct,
+            None,
+            None,
+            None,
+            None,
+            None,
+            None,
+            Status.UNKNOWN,
+            "not usual here",
+        )
+    hard_low, hard_high = usual.low_pct / 2, usual.high_pct * 1.5
+    status = _status(lift.value_pct, hard_low, usual.low_pct, usual.high_pct, hard_high)
+    off = lift.value_pct - (usual.low_pct if lift.value_pct < usual.low_pct else usual.high_pct)
+    say = "passes" if status is Status.PASS else f"{abs(off):.1f} % {'short' if off < 0 else 'over'}"
+    return Gauge(
+        lift.kind,
+        lift.label,
+        "% of flour",
+        lift.value_pct,
+        None,
+        None,
+        hard_low,
+        usual.low_pct,
+        usual.high_pct,
+        hard_high,
+        status,
+        say,
+    )
+
+
+def _loads(analysis: WorkedFormula, loads: Sequence[Load]) -> list[Gauge]:
+    if not has_yeast(analysis):
+        return []
+    found = []
+    for load in loads:
+        good, hard = (3.0, SALT_HARD_PCT) if load.kind == "salt" else (10.0, SUGAR_HARD_PCT)
+        status = _status(load.flour_pct, 0.0, 0.0, good, hard)
+        say = "passes" if status is Status.PASS else "slows yeast"
+        label = {"salt": "Salt on yeast", "sugar": "Sugar on yeast"}[load.kind]
+        found.append(
+            Gauge(load.kind, label, "% of flour", load.flour_pct, None, None, 0.0, 0.0, good, hard, status, say)
+        )
+    return found
+
+
+_ORDER = (Status.HELD, Status.CLOSE, Status.UNKNOWN, Status.PASS)
+
+
+def _worst_first(gauges: Sequence[Gauge]) -> tuple[Gauge, ...]:
+    return tuple(sorted(gauges, key=lambda g: _ORDER.index(g.status)))
+
+
+def _warnings(
+    formula: Formula, analysis: FormulaAnalysis, rules: FormulaRules, loads: Sequence[Load]
+) -> tuple[str, ...]:
+    """What is odd: shares ten times the usual, temperatures of the method that contradict, what slows yeast."""
+    rows = formula.method.splitlines()
+    ovens = [m for n, row in enumerate(rows, start=1) for m in oven_mentions(row, n)]
+    clashes = [f"Method, line {c.line}: {c.say}" for c in oven_clashes(ovens, rules.marks)]
+    slows = [x.slows for x in loads if x.slows]
+    return (*odd_shares(analysis, rules.usual_shares), *clashes, *slows, *_doubts(analysis))
+
+
+def _doubts(analysis: FormulaAnalysis) -> tuple[str, ...]:
+    return tuple(f"The water in {name.lower()} is not known, so it is not counted." for name in analysis.doubts)
+
+
+def _say(gauges: Sequence[Gauge], use: Use | None) -> str:
+    if use is None:
+        return "No use is chosen, so nothing is judged."
+    by = {s: [g for g in gauges if g.status is s] for s in _ORDER}
+    held, close = by[Status.HELD], by[Status.CLOSE]
+    if held:
+        named = ", ".join(f"{g.label.lower()} ({g.say})" for g in held)
+        return f"Held by {len(held)} of {len(gauges)}: {named}."
+    if close:
+        named = ", ".join(f"{g.label.lower()} ({g.say})" for g in close)
+        return f"Nothing holds it. Close: {named}."
+    if not by[Status.PASS]:
+        return "Nothing can be judged yet."
+    return "Nothing holds it."
+
+
+def _odd(warnings: Sequence[str]) -> str:
+    """How much there is to look at, after the state."""
+    return f" {len(warnings)} to look at." if warnings else ""
+
+
+def _say_more(analysis: FormulaAnalysis) -> str:
+    if analysis.hydration_pct is None:
+        return "There is no flour in the dough yet."
+    return (
+        f"{analysis.dough_g:.0f} g dough on {analysis.flour_g:.0f} g flour · "
+        f"{analysis.water_g:.0f} g water, {analysis.hydration_pct:.0f} % of flour"
+    )

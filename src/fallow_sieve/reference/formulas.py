@@ -1,0 +1,138 @@
+"""Loads what formulas are judged and made by: water, leavening, baking, tins, swaps, and the words of recipes."""
+
+from __future__ import annotations
+
+from collections import defaultdict
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+from functools import cache
+
+from fallow_sieve.core.baking import Doneness, Pan, Phase
+from fallow_sieve.core.estimates import Range
+from fallow_sieve.core.formula_judgements import FormulaRules
+from fallow_sieve.core.leavening import LeaveningRule, Usual
+from fallow_sieve.core.ovens import GasMark
+from fallow_sieve.core.shares import UsualShare
+from fallow_sieve.core.swaps import EggReplacer, SwapRules, Sweetener, Thickener
+from fallow_sieve.core.tins import FillRule
+from fallow_sieve.core.water import HydrationBand
+from fallow_sieve.reference.doughs import (
+    LeaveningRow,
+    bake_phases,
+    binder_water,
+    doneness,
+    hydration,
+    leavening,
+)
+from fallow_sieve.reference.kitchen import egg_replacers, gas_marks, pans, sweetness, thickening
+from fallow_sieve.reference.tables import read_table
+from fallow_sieve.reference.uses import rules
+
+
+@dataclass(frozen=True, slots=True)
+class TinFillRow:
+    """How full a tin goes in for a use (0–1), and what it rises to (times its volume)."""
+
+    use: str
+    fill: float
+    rise: float
+    basis: str
+
+
+@dataclass(frozen=True, slots=True)
+class PoorRow:
+    """A word of a recipe whose bake needs gluten, and why."""
+
+    word: str
+    why: str
+    basis: str
+
+
+@cache
+def formula_rules() -> FormulaRules:
+    """Return the bundled rules for formulas, by use (%, °C, min as their names say)."""
+    water: dict[str, dict[str, HydrationBand]] = defaultdict(dict)
+    for h in hydration():
+        water[h.use][h.consistency] = HydrationBand(h.water_low_pct, h.water_typical_pct, h.water_high_pct)
+    phases: dict[str, list[Phase]] = defaultdict(list)
+    for p in bake_phases():
+        minutes = (p.minutes_low, p.minutes_typical, p.minutes_high)
+        phases[p.use].append(Phase(p.oven_c, *minutes, p.covered, p.steam, p.in_tin))
+    return FormulaRules(
+        uses=rules().uses,
+        doses=rules().doses,
+        hydration=dict(water),
+        holds={b.binder: b.water_g_per_g_in_dough for b in binder_water()},
+        leavening={r.use: _leavening(r) for r in leavening()},
+        phases=dict(phases),
+        doneness={
+            d.use: Doneness(d.core_low_c, d.core_high_c, d.cool_minutes_before_cutting, d.bake_loss_pct)
+            for d in doneness()
+        },
+        pans=[Pan(p.material, p.time_factor, p.note) for p in pans()],
+        marks=marks(),
+        usual_shares=read_table("usual_shares", UsualShare),
+    )
+
+
+def _leavening(r: LeaveningRow) -> LeaveningRule:
+    return LeaveningRule(
+        _usual(r.instant_yeast_low_pct, r.instant_yeast_typical_pct, r.instant_yeast_high_pct),
+        _usual(r.leaven_low_pct, r.leaven_typical_pct, r.leaven_high_pct),
+        _usual(r.baking_powder_low_pct, r.baking_powder_typical_pct, r.baking_powder_high_pct),
+        r.note,
+    )
+
+
+def _usual(low: float | None, typical: float | None, high: float | None) -> Usual | None:
+    return None if low is None or typical is None or high is None else Usual(low, typical, high)
+
+
+@cache
+def marks() -> tuple[GasMark, ...]:
+    """Return the gas marks with their oven °C."""
+    return tuple(GasMark(m.gas_mark, m.oven_c) for m in gas_marks())
+
+
+@cache
+def tin_fills() -> dict[str, FillRule]:
+    """Return how full a tin goes in by use (0–1), and what it rises to."""
+    return {r.use: FillRule(r.fill, r.rise, r.basis) for r in read_table("tin_fill", TinFillRow)}
+
+
+@cache
+def poor_candidates() -> dict[str, str]:
+    """Return why a bake needs gluten, by a word of its recipe."""
+    return {r.word: r.why for r in read_table("poor_candidates", PoorRow)}
+
+
+@cache
+def _swaps() -> SwapRules:
+    return SwapRules(
+        sweeteners={s.slug: s for s in _sweeteners()},
+        eggs=[
+            EggReplacer(
+                r.replacer, r.dry_ingredient, r.dry_g_per_50_g_egg, r.water_g_per_50_g_egg, r.binding, r.lift, r.not_for
+            )
+            for r in egg_replacers()
+        ],
+        thickeners={
+            t.thickener: Thickener(
+                t.thickener, Range(t.power_low, t.power_typical, t.power_high), t.look, t.on_cooling, t.note
+            )
+            for t in thickening()
+        },
+        doses={},
+        holds=formula_rules().holds,
+    )
+
+
+def _sweeteners() -> Iterator[Sweetener]:
+    for r in sweetness():
+        span = Range(r.sweetness_low, r.sweetness_typical, r.sweetness_high)
+        yield Sweetener(r.sweetener, span, r.browns, r.feeds_yeast == "yes", r.note)
+
+
+def swap_rules(use: str | None) -> SwapRules:
+    """Return what swaps go by, with the dose bands (% of flour base) of `use`."""
+    return replace(_swaps(), doses=rules().doses.get(use or "", {}))
