@@ -12,9 +12,11 @@ from alembic.script import ScriptDirectory
 
 from fallow_sieve.core.ingredients import Quality
 from fallow_sieve.reference.ingredients import library
+from fallow_sieve.store.bakes import bakes_of_kitchen
 from fallow_sieve.store.blends import get_draft, list_blends, revisions_of
 from fallow_sieve.store.briefs import list_briefs
 from fallow_sieve.store.database import MIGRATIONS
+from fallow_sieve.store.formulas import content_in, formula_revisions, list_formulas
 from fallow_sieve.store.kitchen_store import KitchenStore
 from fallow_sieve.store.kitchens import kitchen_of
 
@@ -66,3 +68,18 @@ def test_its_tables_keep_their_promises(older):
         ask = session.connection().exec_driver_sql
         assert ask("PRAGMA integrity_check").scalar() == "ok"
         assert ask("PRAGMA foreign_key_check").all() == []
+
+
+def test_its_formulas_come_forward_with_their_revisions_and_bakes(older, request):
+    if request.node.callspec.id < "0003":
+        pytest.skip("there were no formulas yet")
+    with older.reading() as session:
+        (row,) = list_formulas(session)
+        (kept,) = formula_revisions(session, row.id)
+        found = content_in(kept.content)
+        assert (row.name, kept.why) == ("Summit tin loaf", "The first that held.")
+        assert [(x.ingredient, x.mass_g, x.note) for x in found.formula.lines] == [
+            ("@blend", 1000, ""), ("water", 830, "tepid"), ("salt", 18, ""),
+        ]  # fmt: skip
+        assert (found.pinned.blend_id, found.pinned.revision, len(found.pinned.parts)) == (1, 3, 6)
+        assert [b.actual_pct for b in bakes_of_kitchen(session)] == [91.4]

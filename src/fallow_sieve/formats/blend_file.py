@@ -194,13 +194,14 @@ def write_blend(blend: Blend, own: Iterable[Ingredient] = ()) -> str:
         document["use"] = blend.use
     document["parts"] = [{"ingredient": p.ingredient, "mass_g": p.mass_g} for p in blend.parts]
     used = {p.ingredient for p in blend.parts}
-    definitions = [_definition(i) for i in sorted(own, key=lambda i: i.slug) if i.slug in used]
+    definitions = [definition(i) for i in sorted(own, key=lambda i: i.slug) if i.slug in used]
     if definitions:
         document["ingredients"] = definitions
     return json.dumps(document, ensure_ascii=False, indent=2) + "\n"
 
 
-def _definition(item: Ingredient) -> dict[str, Any]:
+def definition(item: Ingredient) -> dict[str, Any]:
+    """Return the definition of `item` as a file holds it."""
     found: dict[str, Any] = {"slug": item.slug, "name": item.name, "role": str(item.role)}
     contents = {n: _range_out(item.facts[n].range) for n in NUTRIENTS if n in item.facts}
     if contents:

@@ -122,24 +122,26 @@ class ComparisonDocument(Out):
     ingredients: list[ComparedOut]
 
 
-def _round(value: float | None) -> float | None:
+def rounded(value: float | None) -> float | None:
+    """Return a number as documents hold it, to ten places, so that they do not differ by the last bit."""
     return None if value is None else round(value, _DECIMALS)
 
 
 def _estimate(e: Estimate) -> EstimateOut:
-    return EstimateOut(typical=_round(e.typical), low=_round(e.low), high=_round(e.high))
+    return EstimateOut(typical=rounded(e.typical), low=rounded(e.low), high=rounded(e.high))
 
 
 def _metric(e: Estimate) -> EstimateOut:
     """A metric that is not wholly known has no typical value; what is known of it is a lower bound."""
     if e.is_known:
         return _estimate(e)
-    return EstimateOut(typical=None, low=_round(e.low), high=None)
+    return EstimateOut(typical=None, low=rounded(e.low), high=None)
 
 
-def _nutrient(e: Estimate) -> NutrientOut:
+def nutrient_out(e: Estimate) -> NutrientOut:
+    """Return a nutrient with its range and the share of the mass (%) that is known."""
     return NutrientOut(
-        typical=_round(e.typical), low=_round(e.low), high=_round(e.high), known_mass_pct=round(e.known_mass_pct, 6)
+        typical=rounded(e.typical), low=rounded(e.low), high=rounded(e.high), known_mass_pct=round(e.known_mass_pct, 6)
     )
 
 
@@ -154,10 +156,10 @@ def _band(r: BandResult) -> BandOut:
         hard_high=b.hard_high,
         weight=b.weight,
         status=str(r.status),
-        desirability=_round(r.desirability),
-        distance=_round(r.distance),
+        desirability=rounded(r.desirability),
+        distance=rounded(r.distance),
         unit=METRICS[b.metric].unit,
-        p_inside_hard=_round(r.p_inside_hard),
+        p_inside_hard=rounded(r.p_inside_hard),
     )
 
 
@@ -171,14 +173,14 @@ def analysis_document(judgement: Judgement) -> AnalysisDocument:
     return AnalysisDocument(
         mass_g=a.mass_g,
         flour_base_g=a.flour_base_g,
-        nutrients={n: _nutrient(e) for n, e in a.nutrients.items()},
+        nutrients={n: nutrient_out(e) for n, e in a.nutrients.items()},
         metrics={n: _metric(e) for n, e in a.metrics.items()},
-        fit=FitOut(use=fit.use, score=_round(fit.score), bands=[_band(b) for b in fit.bands]) if fit else None,
+        fit=FitOut(use=fit.use, score=rounded(fit.score), bands=[_band(b) for b in fit.bands]) if fit else None,
         binder=BinderOut(
-            load=_round(judgement.binder.load),
+            load=rounded(judgement.binder.load),
             doses=[DoseOut(binder=d.binder, dose_pct=round(d.dose_pct, _DECIMALS)) for d in judgement.binder.doses],
         ),
-        cost_per_kg=_round(a.cost_per_kg.typical) if a.cost_per_kg.is_known else None,
+        cost_per_kg=rounded(a.cost_per_kg.typical) if a.cost_per_kg.is_known else None,
         allergens=list(judgement.allergens),
         gluten=GlutenOut(
             status=judgement.gluten.status,
@@ -196,9 +198,9 @@ def comparison_document(basis: Basis, compared: Iterable[OnBasis]) -> Comparison
         ingredients=[
             ComparedOut(
                 ingredient=c.ingredient,
-                mass_g=_round(c.mass_g),
-                mass_low_g=_round(c.mass_low_g),
-                mass_high_g=_round(c.mass_high_g),
+                mass_g=rounded(c.mass_g),
+                mass_low_g=rounded(c.mass_low_g),
+                mass_high_g=rounded(c.mass_high_g),
                 nutrients={n: _estimate(e) for n, e in c.nutrients.items()},
             )
             for c in compared

@@ -10,6 +10,8 @@ from pydantic import BaseModel
 from fallow_sieve.formats.blend_file import BlendFile
 from fallow_sieve.formats.brief_file import BriefFile
 from fallow_sieve.formats.documents import AnalysisDocument, ComparisonDocument
+from fallow_sieve.formats.formula_documents import ConvertAnswer, FormulaAnswer, ScaleAnswer, TemperatureAnswer
+from fallow_sieve.formats.formula_file import FormulaFile
 from fallow_sieve.formats.proposal_documents import MendOut, ProposalsOut
 
 FOLDER = Path(__file__).with_name("schemas")
@@ -20,6 +22,11 @@ MODELS: dict[str, type[BaseModel]] = {
     "brief-1.json": BriefFile,
     "proposals-1.json": ProposalsOut,
     "mend-1.json": MendOut,
+    "formula-1.json": FormulaFile,
+    "formula-answer-1.json": FormulaAnswer,
+    "conversion-1.json": ConvertAnswer,
+    "scaling-1.json": ScaleAnswer,
+    "temperature-1.json": TemperatureAnswer,
 }
 
 

@@ -43,6 +43,8 @@ def parse_json(data: bytes) -> Any:
 
 
 def _check_depth(data: bytes) -> None:
+    if data.count(b"[") + data.count(b"{") <= MAX_DEPTH:
+        return
     depth = 0
     for bracket in re.finditer(rb"[\[\]{}]", _STRINGS.sub(_blank, data)):
         depth += 1 if bracket[0] in b"[{" else -1

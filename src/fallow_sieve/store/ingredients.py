@@ -12,6 +12,7 @@ from fallow_sieve.core.estimates import exactly
 from fallow_sieve.core.ingredients import Fact, Ingredient, Quality
 from fallow_sieve.store.blends import blends_with
 from fallow_sieve.store.errors import InUseError, NotFoundError, StaleSaveError
+from fallow_sieve.store.formulas import formulas_with
 from fallow_sieve.store.kitchens import ingredient_row, touch_shelf
 from fallow_sieve.store.numbers import (
     OWN_NUMBERS,
@@ -151,7 +152,7 @@ def delete_ingredient(session: Session, slug: str) -> None:
     row = get_ingredient(session, slug)
     if row.origin == "library":
         raise BadInputError(f"{row.name} is the library's", right="put it away instead")
-    users = blends_with(session, slug)
+    users = [*blends_with(session, slug), *formulas_with(session, slug)]
     users += [f"lot {c}" for c in session.exec(select(LotRow.code).where(LotRow.ingredient == slug))]
     for kind, what in ((BenchTestRow, "a bench test"), (PanelRow, "a label")):
         users += [what] * (session.exec(select(kind).where(col(kind.ingredient) == slug)).first() is not None)

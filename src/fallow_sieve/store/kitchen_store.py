@@ -17,12 +17,17 @@ from sqlalchemy.exc import DBAPIError
 from sqlmodel import Session
 
 from fallow_sieve.core.shelf import Shelf
+from fallow_sieve.core.water import Bake
 from fallow_sieve.store.database import migrate, open_engine, reading, writing
 from fallow_sieve.store.errors import NotFoundError, UnusableError
 from fallow_sieve.store.kitchens import refresh_library
 from fallow_sieve.store.shelves import load_shelf, reload_shelf
 
 MadeT = TypeVar("MadeT")
+_BAKES = "SELECT predicted_pct, actual_pct, blend, family, baked_on FROM bake WHERE NOT withdrawn ORDER BY baked_on, id"
+# What the bakes that count are, in a word: it differs whenever one comes, is set aside or taken back.
+_MARK = "SELECT coalesce(max(id), 0) || ':' || coalesce(group_concat(CASE WHEN withdrawn THEN id END), '') FROM bake"
+_SETTINGS = f"SELECT shelf_version, cup, binder_school, ({_MARK}) FROM kitchen"
 _STANDING = "SELECT shelf_version, cup, store_temp_c, currency, (SELECT limits FROM brief WHERE id = ?) FROM kitchen"
 
 
@@ -35,6 +40,16 @@ class Standing:
     store_temp_c: float
     currency: str
     limits: dict[str, Any] | None
+
+
+@dataclass(frozen=True, slots=True)
+class FormulaStanding:
+    """By what formulas are judged: the shelf's version, the cup, the binder school, and every bake that counts."""
+
+    shelf_version: int
+    cup: str
+    school: str
+    bakes: tuple[Bake, ...]
 
 
 class KitchenStore:
@@ -57,6 +72,7 @@ class KitchenStore:
         self._lock = Lock()
         self._cached: tuple[tuple[int, date], Shelf] | None = None
         self._made: tuple[Shelf, object] | None = None
+        self._bakes: tuple[str, tuple[Bake, ...]] | None = None
 
     def reading(self) -> AbstractContextManager[Session]:
         """Give a session that reads one consistent state."""
@@ -77,7 +93,16 @@ class KitchenStore:
             raise NotFoundError("brief", brief_id)
         return Standing(version, cup, temp_c, currency, json.loads(limits) if limits is not None else None)
 
-    def shelf_now(self, standing: Standing, today: date) -> Shelf:
+    def formula_standing(self) -> FormulaStanding:
+        """Return by what formulas are judged now, in one query: it is asked at every move of a hand."""
+        with closing(self._engine.raw_connection()) as connection:
+            cursor = connection.cursor()
+            version, cup, school, mark = cursor.execute(_SETTINGS).fetchone()
+            if self._bakes is None or self._bakes[0] != mark:
+                self._bakes = (mark, tuple(Bake(*row) for row in cursor.execute(_BAKES)))
+            return FormulaStanding(version, cup, school, self._bakes[1])
+
+    def shelf_now(self, standing: Standing | FormulaStanding, today: date) -> Shelf:
         """Return the shelf that `standing` speaks of, as of `today`."""
         cached = self._cached
         if cached is not None and cached[0] == (standing.shelf_version, today):

@@ -219,3 +219,64 @@ class RevisionRow(SQLModel, table=True):
     why: str
     based_on: int | None = None
     kept_at: str
+
+
+class FormulaRow(SQLModel, table=True):
+    """A formula: its name and brief. What is in it stands in its draft and revisions."""
+
+    __tablename__ = "formula"
+
+    id: int | None = Field(default=None, primary_key=True)
+    brief_id: int | None = Field(default=None, foreign_key="brief.id", index=True)
+    name: str
+    archived: bool = False
+    created_at: str
+    updated_at: str
+    version: int = 1
+
+
+class FormulaDraftRow(SQLModel, table=True):
+    """A formula as it stands on the bench: use, settings, lines and the pinned blend as one document."""
+
+    __tablename__ = "formula_draft"
+
+    formula_id: int = Field(sa_column=Column(Integer, ForeignKey("formula.id"), primary_key=True))
+    content: dict[str, Any] = Field(default_factory=dict, sa_column=_json())
+    based_on: int | None = None
+    updated_at: str
+    version: int = 1
+
+
+class FormulaRevisionRow(SQLModel, table=True):
+    """A kept state of a formula, with why. Never changed nor deleted: triggers in the database refuse it."""
+
+    __tablename__ = "formula_revision"
+    __table_args__ = (UniqueConstraint("formula_id", "number", name="uq_formula_revision_formula_id_number"),)
+
+    id: int | None = Field(default=None, primary_key=True)
+    formula_id: int = Field(foreign_key="formula.id", index=True)
+    number: int
+    content: dict[str, Any] = Field(default_factory=dict, sa_column=_json())
+    why: str
+    based_on: int | None = None
+    kept_at: str
+
+
+class BakeRow(SQLModel, table=True):
+    """Water that really went into a bake (g, and % of flour base), beside what was predicted without correction."""
+
+    __tablename__ = "bake"
+
+    id: int | None = Field(default=None, primary_key=True)
+    formula_id: int = Field(foreign_key="formula.id", index=True)
+    blend: str
+    use: str
+    family: str
+    baked_on: str
+    flour_g: float
+    poured_g: float
+    actual_pct: float
+    predicted_pct: float
+    note: str = ""
+    withdrawn: bool = False
+    created_at: str
