@@ -15,23 +15,23 @@ from typing import Annotated
 
 import typer
 
+from fallow_sieve.cli_formulas import register_formulas
+from fallow_sieve.cli_kitchen import CupOption, DbOption, JsonOption, kitchen_at, read_file, use_named
 from fallow_sieve.core.blends import METRICS, analyse
 from fallow_sieve.core.comparison import OnBasis, compare
 from fallow_sieve.core.errors import BadInputError, FallowSieveError, shown
-from fallow_sieve.core.judgements import Judgement, Setting, judge
+from fallow_sieve.core.judgements import Judgement, judge
 from fallow_sieve.core.optimise.mending import mend
 from fallow_sieve.core.optimise.problem import in_bins, problem_of
 from fallow_sieve.core.optimise.searching import search
 from fallow_sieve.core.optimise.solver import Effort
 from fallow_sieve.core.optimise.wishes import Wishes
-from fallow_sieve.core.quantities import Basis, CupStandard, parse_basis
-from fallow_sieve.core.shelf import Shelf
-from fallow_sieve.core.uses import Status, Use, fit_to, rule_of_use
+from fallow_sieve.core.quantities import Basis, parse_basis
+from fallow_sieve.core.uses import Status, fit_to
 from fallow_sieve.formats.blend_file import read_blend
 from fallow_sieve.formats.brief_file import read_brief
 from fallow_sieve.formats.documents import analysis_document, comparison_document
 from fallow_sieve.formats.proposal_documents import MendOut, ProposalsOut, mend_document, proposals_document
-from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules
 
 HELD, BAD_INPUT = 1, 2
@@ -45,12 +45,6 @@ app = typer.Typer(
     help="Design gluten-free flour blends and see what holds them back.",
 )
 
-DbOption = Annotated[Path | None, typer.Option("--db", help="A kitchen's database; without it, the bundled tables.")]
-JsonOption = Annotated[bool, typer.Option("--json", help="Print one JSON document.")]
-CupOption = Annotated[
-    str | None, typer.Option("--cup", help="Whose cup: us, metric or imperial; else the kitchen's, or us.")
-]
-
 
 @app.command("analyse")
 def analyse_command(
@@ -61,9 +55,9 @@ def analyse_command(
     cup: CupOption = None,
 ) -> None:
     """Say what a blend is and how it fits its use. Exit 1 when a sieve holds it."""
-    document = read_blend(_read(blend))
-    shelf, setting = _kitchen(db, cup)
-    chosen = _use(use, document.blend.use)
+    document = read_blend(read_file(blend))
+    shelf, setting = kitchen_at(db, cup)
+    chosen = use_named(use, document.blend.use)
     judgement = judge(document.blend, shelf.with_ingredients(document.ingredients), chosen, rules(), setting)
     typer.echo(analysis_document(judgement).model_dump_json(indent=1) if json else _told(judgement))
     if judgement.is_held:
@@ -87,8 +81,8 @@ def propose_command(
     seconds: SecondsOption = 5.0,
 ) -> None:
     """Find blends for a brief. Exit 1 when there are none: its wishes clash, or the time was up."""
-    document = read_brief(_read(brief, "a brief file"))
-    shelf, setting = _kitchen(db, cup)
+    document = read_brief(read_file(brief, "a brief file"))
+    shelf, setting = kitchen_at(db, cup)
     shelf = shelf.with_ingredients(document.ingredients)
     wishes = document.wishes
     if db is not None and not library and wishes.candidates is None:
@@ -112,10 +106,10 @@ def mend_command(
     cup: CupOption = None,
 ) -> None:
     """Find the smallest changes with which a blend passes. Exit 1 when none so small does."""
-    document = read_blend(_read(blend))
-    shelf, setting = _kitchen(db, cup)
+    document = read_blend(read_file(blend))
+    shelf, setting = kitchen_at(db, cup)
     shelf = shelf.with_ingredients(document.ingredients)
-    chosen = _use(use, document.blend.use)
+    chosen = use_named(use, document.blend.use)
     if chosen is None:
         raise BadInputError("no use is named", place="--use", right="say what the mix is for")
     analysis = analyse(document.blend, shelf, setting.cup)
@@ -162,12 +156,15 @@ def compare_command(
     twice = next((s for s in slugs if slugs.count(s) > 1), None)
     if twice:
         raise BadInputError(f"{shown(twice)} stands twice", right="name each ingredient once")
-    shelf, setting = _kitchen(db, cup)
+    shelf, setting = kitchen_at(db, cup)
     amount = parse_basis(basis, setting.cup)
     compared = compare(slugs, shelf, amount)
     typer.echo(
         comparison_document(amount, compared).model_dump_json(indent=1) if json else _side_by_side(amount, compared)
     )
+
+
+register_formulas(app)
 
 
 @app.command()
@@ -237,46 +234,10 @@ def backup(
     typer.echo(f"{to} holds a copy of {db}.", err=True)
 
 
-def _read(path: str, what: str = "a blend file") -> bytes:
-    try:
-        return sys.stdin.buffer.read() if path == "-" else Path(path).read_bytes()
-    except (OSError, ValueError) as error:
-        raise BadInputError(
-            f"cannot read {shown(path)}: {getattr(error, 'strerror', None) or error}", right=f"name {what}"
-        ) from error
-
-
 def _writable(db: Path) -> Path:
     if not db.absolute().parent.is_dir():
         raise BadInputError(f"there is no folder {str(db.absolute().parent)!r}", right="make it first, or name another")
     return db
-
-
-def _kitchen(db: Path | None, cup: str | None) -> tuple[Shelf, Setting]:
-    """The shelf and setting of the database, or the bundled tables; a cup that is named wins."""
-    if db is None:
-        return library_shelf(), Setting(cup=_cup(cup or CupStandard.US))
-    if not db.is_file():
-        raise BadInputError(f"there is no database {str(db)!r}", right="make one with fallow-sieve init --db PATH")
-    from fallow_sieve.store.kitchen_store import KitchenStore
-
-    kitchen = KitchenStore(db)
-    standing = kitchen.standing()
-    shelf = kitchen.shelf_now(standing, datetime.now(UTC).date())
-    kitchen.close()
-    return shelf, Setting(_cup(cup or standing.cup), standing.store_temp_c, standing.currency)
-
-
-def _use(asked: str | None, in_file: str | None) -> Use | None:
-    if asked is not None:
-        return rule_of_use(rules().uses, asked, "--use")
-    return rule_of_use(rules().uses, in_file) if in_file is not None else None
-
-
-def _cup(name: str) -> CupStandard:
-    if name not in set(CupStandard):
-        raise BadInputError(f"the cup {shown(name)}", place="--cup", right=f"one of {', '.join(CupStandard)}")
-    return CupStandard(name)
 
 
 _MARKS = {"pass": "passes", "close": "close", "held": "HELD", "unknown": "unknown"}

@@ -4,8 +4,6 @@ from __future__ import annotations
 
 import json
 import sqlite3
-import subprocess
-import sys
 from pathlib import Path
 
 import jsonschema
@@ -14,6 +12,7 @@ import pytest
 from fallow_sieve.demo.scenario import BINS
 from fallow_sieve.formats.brief_file import read_brief, write_brief
 from fallow_sieve.formats.schemas import schema_text
+from running import run, run_apart
 
 GOOD = {
     "format": "fallow-sieve/blend", "version": 1, "name": "Trial mix", "use": "tin-loaf",
@@ -26,11 +25,6 @@ GOOD = {
 }  # fmt: skip
 
 
-def run(*words: str | Path, stdin: bytes = b"") -> subprocess.CompletedProcess[bytes]:
-    command = [sys.executable, "-m", "fallow_sieve", *map(str, words)]
-    return subprocess.run(command, input=stdin, capture_output=True, timeout=60, check=False)
-
-
 @pytest.fixture
 def blend(tmp_path: Path) -> Path:
     path = tmp_path / "blend.json"
@@ -39,7 +33,7 @@ def blend(tmp_path: Path) -> Path:
 
 
 def test_analyse_prints_one_document_and_nothing_else(blend):
-    done = run("analyse", blend, "--json")
+    done = run_apart("analyse", blend, "--json")
     assert (done.returncode, done.stderr) == (0, b"")
     document = json.loads(done.stdout)
     assert document["mass_g"] == 1050

@@ -11,17 +11,22 @@ from typing import Any
 from flask import Flask, Response
 
 from fallow_sieve.api import (
+    bakes,
     blends,
     briefs,
     devices,
     findings,
     flours,
+    formula_files,
+    formula_work,
+    formulas,
     ingredients,
     judging,
     kitchen,
     lots,
     pages,
     proposals,
+    recipes,
     reference,
     shelf,
     shelf_files,
@@ -53,6 +58,11 @@ _MODULES = (
     judging,
     proposals,
     transfer,
+    formulas,
+    formula_work,
+    formula_files,
+    bakes,
+    recipes,
 )
 
 

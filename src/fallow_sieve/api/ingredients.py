@@ -28,6 +28,7 @@ from fallow_sieve.core.ingredients import Fact, Ingredient, Quality, Role
 from fallow_sieve.core.lots import stock_sentence
 from fallow_sieve.core.nutrients import NUTRIENTS
 from fallow_sieve.store.blends import blends_with
+from fallow_sieve.store.formulas import formulas_with
 from fallow_sieve.store.ingredients import (
     add_ingredient,
     choose_layer,
@@ -177,7 +178,7 @@ def _whole(session: Session, row: IngredientRow) -> WholeIngredientOut:
         stock_say=stock_sentence(lots, today()),
         numbers=[_number(COLUMNS[n], item, stacks.get(n, [])) for n in NUMBERED],
         cautions=[c.say for c in cautions_of(item)],
-        used_by=blends_with(session, row.slug),
+        used_by=[*blends_with(session, row.slug), *formulas_with(session, row.slug)],
     )
 
 

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
 from flask import Blueprint, Response, request
 from sqlmodel import Session
 
@@ -15,6 +17,7 @@ from fallow_sieve.core.ingredients import ROLE_LABELS
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.store.blends import list_blends
 from fallow_sieve.store.briefs import list_briefs
+from fallow_sieve.store.formulas import get_formula_draft, list_formulas
 from fallow_sieve.store.kitchens import kitchen_of, save_settings
 from fallow_sieve.store.tables import KitchenRow
 
@@ -49,10 +52,10 @@ def _out(row: KitchenRow) -> KitchenOut:
 @routes.get("/search")
 @route(SearchOut, query=SearchQuery)
 def search() -> Response:
-    """Return briefs, blends and ingredients whose name, use or other name matches `?q=`."""
+    """Return briefs, blends, formulas and ingredients whose name, use or other name matches `?q=`."""
     query = request.args.get("q", "")[:80]
     with store().reading() as session:
-        entries = _briefs_and_blends(session)
+        entries = _work(session)
         shelf = store().shelf(session, today())
         searchables = view_of(session, shelf).searchables if query.strip() else []
     searchable = [Searchable(key, found.name, (found.about,)) for key, found in entries.items()]
@@ -65,18 +68,22 @@ def search() -> Response:
     return answer(SearchOut(items=items))
 
 
-def _briefs_and_blends(session: Session) -> dict[str, FoundOut]:
-    uses = rules().uses
-    briefs = list_briefs(session, 0, _SEARCHED)
-    blends = list_blends(session, None, 0, _SEARCHED)
-    found = {
-        f"brief-{b.id}": FoundOut(kind="brief", id=b.id, slug="", name=b.name, about=_use(uses, b.use)) for b in briefs
-    }
-    return found | {
-        f"blend-{b.id}": FoundOut(kind="blend", id=b.id, slug="", name=b.name, about=_use(uses, b.use)) for b in blends
-    }
+def _work(session: Session) -> dict[str, FoundOut]:
+    """Briefs, blends and formulas by a key of their own; a formula is told by the blend and use of its draft."""
+    found = {f"brief-{b.id}": _found("brief", b.id, b.name, _use(b.use)) for b in list_briefs(session, 0, _SEARCHED)}
+    for b in list_blends(session, None, 0, _SEARCHED):
+        found[f"blend-{b.id}"] = _found("blend", b.id, b.name, _use(b.use))
+    for f in list_formulas(session, 0, _SEARCHED):
+        assert f.id is not None
+        use = get_formula_draft(session, f.id).content.get("use")
+        found[f"formula-{f.id}"] = _found("formula", f.id, f.name, _use(use))
+    return found
 
 
-def _use(uses: object, slug: str | None) -> str:
+def _found(kind: Literal["brief", "blend", "formula"], row_id: int | None, name: str, about: str) -> FoundOut:
+    return FoundOut(kind=kind, id=row_id or 0, slug="", name=name, about=about)
+
+
+def _use(slug: str | None) -> str:
     found = rules().uses.get(slug or "")
     return found.name if found else ""

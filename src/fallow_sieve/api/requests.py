@@ -148,7 +148,7 @@ class SettingsIn(In):
     temp_unit: Literal["c", "f"]
     energy_unit: Literal["kj", "kcal"]
     currency: Annotated[str, Field(max_length=8)]
-    binder_school: Literal["by-moisture", "gum", "psyllium", "none"]
+    binder_school: Literal["by-moisture", "gum", "psyllium", "gels", "none"]
     store_temp_c: float = Field(ge=-30, le=45)
     serving_g: float = Field(gt=0, le=1000)
 

@@ -205,6 +205,7 @@ class IngredientOut(Out):
     confidence: str
     lab: list[float] | None
     lots: list[LotOut]
+    stage: str
     found_by: str
 
 
@@ -288,7 +289,7 @@ class ImportOut(Out):
 class FoundOut(Out):
     """Something the search found."""
 
-    kind: Literal["brief", "blend", "ingredient"]
+    kind: Literal["brief", "blend", "formula", "ingredient"]
     id: int
     slug: str
     name: str

@@ -75,20 +75,21 @@ def export_blend(blend_id: int) -> Response:
         raise BadInputError("the blend is empty", right="add an ingredient first")
     stem = re.sub(r"[^a-z0-9]+", "-", row.name.lower()).strip("-") or "blend"
     if kind == "csv":
-        return _file(write_blend_csv(analyse(blend, shelf)), "text/csv", f"{stem}.csv")
+        return file_answer(write_blend_csv(analyse(blend, shelf)), "text/csv", f"{stem}.csv")
     if kind == "json":
-        return _file(write_blend(blend, _own_numbers(blend, shelf)), "application/json", f"{stem}.json")
+        return file_answer(write_blend(blend, own_numbers(blend, shelf)), "application/json", f"{stem}.json")
     raise BadInputError(f"the format {shown(kind)}", place="?format", right="json or csv")
 
 
-def _own_numbers(blend: Blend, shelf: Shelf) -> list[Ingredient]:
-    """What the file must define itself to be judged the same elsewhere: all whose numbers are not the library's."""
+def own_numbers(blend: Blend, shelf: Shelf) -> list[Ingredient]:
+    """Return what a file must define itself to be judged the same elsewhere: whose numbers are not the library's."""
     used = [drawing_on(blend.parts, shelf)[p.ingredient] for p in blend.parts]
     bundled = library_shelf()
     return [i for i in used if i.slug not in bundled or bundled[i.slug].facts != i.facts]
 
 
-def _file(text: str, mimetype: str, name: str) -> Response:
+def file_answer(text: str, mimetype: str, name: str) -> Response:
+    """Return `text` as a file to save under `name`."""
     response = Response(text, mimetype=mimetype)
     response.headers["Content-Disposition"] = f'attachment; filename="{name}"'
     return response

@@ -28,6 +28,7 @@ from fallow_sieve.demo.findings import (
     USED_UP,
     DemoTest,
 )
+from fallow_sieve.demo.formulas import PANTRY, add_formulas
 from fallow_sieve.demo.scenario import BINS, BLENDS, BRIEFS, Bin, DemoBlend, Mix
 from fallow_sieve.formats.shelf_table import slug_of
 from fallow_sieve.reference.sieving import grit_mapping
@@ -58,12 +59,16 @@ def fill(kitchen: KitchenStore, now: datetime) -> bool:
         briefs = _add_briefs(session, now)
         for n, blend in enumerate(BLENDS):
             _add_blend(session, blend, briefs, now - timedelta(days=21 - 2 * n))
+        session.flush()
+        add_formulas(session, kitchen.shelf(session, now.date()), briefs, now)
     return True
 
 
 def _fill_bins(session: Session, now: datetime) -> None:
     for n, b in enumerate(BINS):
         session.add(_lot(b, now, 25 + 3 * n))
+    for n, b in enumerate(PANTRY):
+        session.add(_lot(b, now, 4 + n % 5))
     for days_ago, b in USED_UP:
         session.add(_lot(b, now, days_ago))
     second = _lot(SECOND, now, 4)
@@ -73,7 +78,7 @@ def _fill_bins(session: Session, now: datetime) -> None:
     second.price_per_kg = price_per_usable_kg(lot_of(second))
     session.add(second)
     session.flush()
-    touch_shelf(session, {b.ingredient for b in BINS})
+    touch_shelf(session, {b.ingredient for b in (*BINS, *PANTRY)})
 
 
 def _lot(b: Bin, now: datetime, days_ago: int) -> LotRow:
