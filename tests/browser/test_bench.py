@@ -197,7 +197,7 @@ def test_keys_reach_the_list_of_keys_the_search_and_the_adding(bench):
     expect(bench.page.get_by_role("dialog", name="Keys")).to_be_visible()
     bench.page.keyboard.press("Escape")
     bench.page.keyboard.press("/")
-    expect(bench.page.get_by_role("dialog", name="Find a brief, a blend or a flour")).to_be_visible()
+    expect(bench.page.get_by_role("dialog", name="Find a brief, a blend, a formula or a flour")).to_be_visible()
     bench.page.keyboard.type("viaduct plain")
     expect(bench.page.get_by_role("option", name="Viaduct plain")).to_be_visible()
     bench.page.keyboard.press("Enter")

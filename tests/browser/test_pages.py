@@ -9,7 +9,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import expect
 
-from browser.conftest import AXE
+from browser.conftest import violations
 
 
 def test_the_front_page_shows_each_brief_with_its_state_and_next_step(page):
@@ -205,14 +205,11 @@ PAGES = {
     "side by side": "/#/side-by-side/teff-flour,sorghum-flour,tapioca-starch",
     "shelf files": "/#/shelf/files",
     "scale": "/#/scale",
+    "formulas": "/#/formulas",
+    "formula": "/#/formula/6",
+    "recipe": "/#/recipe",
+    "card": "/#/card/3",
 }  # fmt: skip
-
-
-def violations(page) -> list[str]:
-    page.evaluate(AXE.read_text(encoding="utf-8"))
-    tags = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"]
-    found = page.evaluate("tags => axe.run(document, {runOnly: tags})", tags)["violations"]
-    return [f"{v['id']}: {n['html'][:160]} {n['failureSummary'][:200]}" for v in found for n in v["nodes"]]
 
 
 @pytest.mark.parametrize("name", PAGES)

@@ -89,6 +89,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/binder-conversions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return a binder's mass as another binder's at the same load. */
+        post: operations["post__api_v1_binder-conversions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/blends": {
         parameters: {
             query?: never;
@@ -349,6 +366,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/dilutions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return how to weigh a dose that the scale cannot see. */
+        post: operations["post__api_v1_dilutions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/explain": {
         parameters: {
             query?: never;
@@ -360,6 +394,282 @@ export interface paths {
         put?: never;
         /** Return how a metric was worked out: terms, contribution of each ingredient, source of its numbers. */
         post: operations["post__api_v1_explain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/finished-bakes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return the finished bake: nutrition per 100 g and a piece after bake loss, and its cost. */
+        post: operations["post__api_v1_finished-bakes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/formula-judgements": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return the judgement of a formula as it stands. */
+        post: operations["post__api_v1_formula-judgements"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/formula-pins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return whether the pinned blend has a newer revision, and what would change with it. */
+        post: operations["post__api_v1_formula-pins"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/formula-reference": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return what the formula pages need to know once. */
+        get: operations["get__api_v1_formula-reference"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/formula-scalings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return a formula scaled to flour, dough, pieces or tins, and rounded to the scale's step. */
+        post: operations["post__api_v1_formula-scalings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/formula-swaps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return what could stand in for a line, the one that loses least first, with its effects. */
+        post: operations["post__api_v1_formula-swaps"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/formulas": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return a page of formulas with their state; `?archived=1` for those put away. */
+        get: operations["get__api_v1_formulas"];
+        put?: never;
+        /** Add a formula. */
+        post: operations["post__api_v1_formulas"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/formulas/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add the formula in a formula file, a schema.org Recipe (JSON-LD), or plain text (the body, as it is). */
+        post: operations["post__api_v1_formulas_import"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/formulas/{formula_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return a formula with its draft and revisions. */
+        get: operations["get__api_v1_formulas_{formula_id}"];
+        /** Save a formula's name, brief, or whether it is put away. */
+        put: operations["put__api_v1_formulas_{formula_id}"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/formulas/{formula_id}/bakes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return the bakes of a formula, and how the wanted water narrowed with each. */
+        get: operations["get__api_v1_formulas_{formula_id}_bakes"];
+        put?: never;
+        /** Record the water that really went into a bake of the formula as given. */
+        post: operations["post__api_v1_formulas_{formula_id}_bakes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/formulas/{formula_id}/bakes/{bake_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Set a bake aside, so that nothing is learnt from it, or take it back into account. */
+        put: operations["put__api_v1_formulas_{formula_id}_bakes_{bake_id}"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/formulas/{formula_id}/card": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return the card of a formula's draft: steps in order, and cautions. */
+        get: operations["get__api_v1_formulas_{formula_id}_card"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/formulas/{formula_id}/draft": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return the draft on the bench. */
+        get: operations["get__api_v1_formulas_{formula_id}_draft"];
+        /** Save the draft; a stale save gets 412 and both versions. */
+        put: operations["put__api_v1_formulas_{formula_id}_draft"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/formulas/{formula_id}/duplicate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add a formula that starts from this one's draft. */
+        post: operations["post__api_v1_formulas_{formula_id}_duplicate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/formulas/{formula_id}/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return the draft, or `?revision=`, as a file: `?format=json` (formula file), `jsonld` or `markdown`. */
+        get: operations["get__api_v1_formulas_{formula_id}_export"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/formulas/{formula_id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep the draft as the next revision, with why. */
+        post: operations["post__api_v1_formulas_{formula_id}_revisions"];
         delete?: never;
         options?: never;
         head?: never;
@@ -682,6 +992,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/recipes/convert": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return a pasted wheat recipe made over for a blend, every change with its reason and size. */
+        post: operations["post__api_v1_recipes_convert"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/recipes/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return a pasted recipe as read, with every guess, and what is odd about it. */
+        post: operations["post__api_v1_recipes_read"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/reference": {
         parameters: {
             query?: never;
@@ -723,7 +1067,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Return briefs, blends and ingredients whose name, use or other name matches `?q=`. */
+        /** Return briefs, blends, formulas and ingredients whose name, use or other name matches `?q=`. */
         get: operations["get__api_v1_search"];
         put?: never;
         post?: never;
@@ -855,6 +1199,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/water-temperatures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return how warm the water must be for a dough at the wanted temperature. */
+        post: operations["post__api_v1_water-temperatures"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/wishes": {
         parameters: {
             query?: never;
@@ -878,7 +1239,7 @@ export interface components {
     schemas: {
         /**
          * Analysis
-         * @description What a blend is: nutrients per 100 g of mix, metrics in their own units, colour, cost and quality.
+         * @description What a blend is: its contents, metrics in their own units, colour, cost and quality.
          *
          *     `flour_lab` is the mass-mean L*a*b* of the flour base; `gritty` the slug that gives most of the grit;
          *     `rests_on_pct` the % of the mix's mass by how its numbers are known; `cost_per_kg` by known mass.
@@ -972,6 +1333,89 @@ export interface components {
             through_pct: number;
             /** Weakest */
             weakest: string;
+        };
+        /**
+         * BakeIn
+         * @description What went into a bake: the formula as it was, and the g of water that were poured in all.
+         */
+        BakeIn: {
+            /**
+             * Baked On
+             * @default null
+             */
+            baked_on?: string | null;
+            content: components["schemas"]["ContentIn"];
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /** Poured G */
+            poured_g: number;
+        };
+        /**
+         * BakeOut
+         * @description Water that went into a bake, and what was predicted without correction, % of flour base.
+         */
+        BakeOut: {
+            /** Actual Pct */
+            actual_pct: number;
+            /** Baked On */
+            baked_on: string;
+            /** Flour G */
+            flour_g: number;
+            /** Id */
+            id: number;
+            /** Note */
+            note: string;
+            /** Poured G */
+            poured_g: number;
+            /** Predicted Pct */
+            predicted_pct: number;
+            /** Use */
+            use: string;
+            /** Withdrawn */
+            withdrawn: boolean;
+        };
+        /**
+         * BakePlan
+         * @description Phases in order, the core to reach (°C) with its reason, cooling (min), bake loss (%), pan note, cautions.
+         *
+         *     Everything but `cautions` is empty or None where the use has no rule; `say` then says so.
+         */
+        BakePlan: {
+            /** Bake Loss Pct */
+            bake_loss_pct: number | null;
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+            /** Cool Minutes */
+            cool_minutes: number | null;
+            /** Cool Why */
+            cool_why: string;
+            /** Core High C */
+            core_high_c: number | null;
+            /** Core Low C */
+            core_low_c: number | null;
+            /** Core Why */
+            core_why: string;
+            /** Pan Note */
+            pan_note: string;
+            /** Phases */
+            phases: components["schemas"]["PlannedPhase"][];
+            /** Say */
+            say: string;
+        };
+        /**
+         * BakesOut
+         * @description The bakes of a formula, how the range narrowed with each, and what is learnt at each level.
+         */
+        BakesOut: {
+            /** Items */
+            items: components["schemas"]["BakeOut"][];
+            /** Learnt */
+            learnt: components["schemas"]["Learnt"][];
+            /** Steps */
+            steps: components["schemas"]["LearningStep"][];
         };
         /**
          * Band
@@ -1395,6 +1839,21 @@ export interface components {
             limit?: number;
         };
         /**
+         * Card
+         * @description Steps in order, and cautions, as sentences. Masses in g, temperatures in the unit asked for.
+         */
+        Card: {
+            /** Cautions */
+            cautions: string[];
+            /** Steps */
+            steps: string[];
+        };
+        /**
+         * CardOut
+         * @description The card of a formula.
+         */
+        CardOut: components["schemas"]["Card"];
+        /**
          * Caution
          * @description One caution: a slug for its kind, and the sentence to show.
          */
@@ -1451,6 +1910,22 @@ export interface components {
             spreads: number;
             /** Unit */
             unit: string;
+        };
+        /**
+         * ChangeOut
+         * @description One change of a conversion; `size_g` is null for advice.
+         */
+        ChangeOut: {
+            /** Key */
+            key: string;
+            /** On */
+            on: boolean;
+            /** Reason */
+            reason: string;
+            /** Say */
+            say: string;
+            /** Size G */
+            size_g: number | null;
         };
         /**
          * Check
@@ -1519,6 +1994,158 @@ export interface components {
              * @default null
              */
             value?: number | null;
+        };
+        /**
+         * ContentIn
+         * @description What is in a formula.
+         */
+        ContentIn: {
+            /** @default null */
+            blend?: components["schemas"]["PinnedIn"] | null;
+            /**
+             * Consistency
+             * @default null
+             */
+            consistency?: ("stiff" | "soft" | "batter" | "pourable") | null;
+            /** Lines */
+            lines?: components["schemas"]["LineIn"][];
+            /**
+             * Method
+             * @default
+             */
+            method?: string;
+            /**
+             * Pan
+             * @default null
+             */
+            pan?: string | null;
+            /**
+             * Pieces
+             * @default 1
+             */
+            pieces?: number;
+            /**
+             * School
+             * @default null
+             */
+            school?: ("by-moisture" | "gum" | "psyllium" | "gels" | "none") | null;
+            /**
+             * Use
+             * @default null
+             */
+            use?: string | null;
+        };
+        /**
+         * ContentOut
+         * @description What is in a formula.
+         */
+        ContentOut: {
+            blend: components["schemas"]["PinnedOut"] | null;
+            /** Consistency */
+            consistency: string | null;
+            /** Lines */
+            lines: components["schemas"]["LineOut"][];
+            /** Method */
+            method: string;
+            /** Pan */
+            pan: string | null;
+            /** Pieces */
+            pieces: number;
+            /** School */
+            school: string | null;
+            /** Use */
+            use: string | null;
+        };
+        /**
+         * ConvertBinderIn
+         * @description A binder's mass (g) to be given as another binder's, for a use.
+         */
+        ConvertBinderIn: {
+            /** From Binder */
+            from_binder: string;
+            /** Mass G */
+            mass_g: number;
+            /** To Binder */
+            to_binder: string;
+            /** Use */
+            use: string;
+        };
+        /**
+         * ConvertIn
+         * @description A recipe to be made over for a blend (its parts), for a use; `off` are changes to leave out.
+         */
+        ConvertIn: {
+            blend: components["schemas"]["PinnedIn"];
+            /** Chosen */
+            chosen?: {
+                [key: string]: string;
+            };
+            /** Off */
+            off?: string[];
+            /**
+             * School
+             * @default null
+             */
+            school?: ("by-moisture" | "gum" | "psyllium" | "gels" | "none") | null;
+            /** Text */
+            text: string;
+            /** Use */
+            use: string;
+        };
+        /**
+         * ConvertOut
+         * @description A recipe made over: every change, the two sides, and the formula to go on with.
+         */
+        ConvertOut: {
+            after: components["schemas"]["SideOut"];
+            before: components["schemas"]["SideOut"];
+            /** Changes */
+            changes: components["schemas"]["ChangeOut"][];
+            content: components["schemas"]["ContentOut"];
+            /** Poor */
+            poor: string[];
+            read: components["schemas"]["ReadOut"];
+        };
+        /**
+         * Converted
+         * @description A binder's mass in the place of another's at the same load: g, its range (g), and what to mind.
+         */
+        Converted: {
+            /** Binder */
+            binder: string;
+            /** High G */
+            high_g: number;
+            /** Low G */
+            low_g: number;
+            /** Mass G */
+            mass_g: number;
+            /** Minds */
+            minds: string[];
+        };
+        /**
+         * ConvertedOut
+         * @description A binder's mass as another's.
+         */
+        ConvertedOut: components["schemas"]["Converted"];
+        /**
+         * Corrected
+         * @description A prediction after learning, % of flour base: the corrected typical and narrowed range, and by what factor.
+         */
+        Corrected: {
+            /** Bakes */
+            bakes: number;
+            /** Factor */
+            factor: number;
+            /** High Pct */
+            high_pct: number;
+            /** Level */
+            level: string;
+            /** Low Pct */
+            low_pct: number;
+            /** Say */
+            say: string;
+            /** Typical Pct */
+            typical_pct: number;
         };
         /**
          * CupIn
@@ -1596,6 +2223,44 @@ export interface components {
          */
         DifferenceOut: components["schemas"]["Difference"];
         /**
+         * DiluteIn
+         * @description A dose (g) and what the scale shows (g).
+         */
+        DiluteIn: {
+            /** Dose G */
+            dose_g: number;
+            /** Readability G */
+            readability_g: number;
+        };
+        /**
+         * Dilution
+         * @description How to weigh a dose the scale cannot see: pre-mixes in order, the g to take of the last, and the flour in it.
+         *
+         *     `flour_g` (g) is to be left out of the rest of the flour, so that nothing is added twice. `needed` is False
+         *     where the dose can be weighed as it is.
+         */
+        Dilution: {
+            /** Dose G */
+            dose_g: number;
+            /** Flour G */
+            flour_g: number;
+            /** Needed */
+            needed: boolean;
+            /** Premixes */
+            premixes: components["schemas"]["Premix"][];
+            /** Readability G */
+            readability_g: number;
+            /** Say */
+            say: string;
+            /** Take G */
+            take_g: number;
+        };
+        /**
+         * DilutionOut
+         * @description How to weigh a small dose.
+         */
+        DilutionOut: components["schemas"]["Dilution"];
+        /**
          * Dose
          * @description A binder in the blend: slug, dose in % of flour base, its usual band for the use (None where no rule).
          */
@@ -1654,6 +2319,41 @@ export interface components {
         DuplicateIn: {
             /** Name */
             name: string;
+        };
+        /**
+         * EggOut
+         * @description An egg size: g without the shell.
+         */
+        EggOut: {
+            /** Edible G */
+            edible_g: number;
+            /** Region */
+            region: string;
+            /** Size */
+            size: string;
+        };
+        /**
+         * Eggs
+         * @description The eggs of a formula: how many (by `egg_g` g each), the nearest whole number, and the lines with that number.
+         *
+         *     `water_g` is the plain water (g) that repairs it: more where egg was left out, less where it was added;
+         *     `short_g` is what no water line could give back.
+         */
+        Eggs: {
+            /** Count */
+            count: number;
+            /** Egg G */
+            egg_g: number;
+            /** Lines */
+            lines: components["schemas"]["Line"][];
+            /** Say */
+            say: string;
+            /** Short G */
+            short_g: number;
+            /** Water G */
+            water_g: number;
+            /** Whole */
+            whole: number;
         };
         /**
          * Estimate
@@ -1733,6 +2433,24 @@ export interface components {
             revision?: number;
         };
         /**
+         * Filling
+         * @description Dough in tins: one tin's volume (mL), dough in each and in all (g), fill and risen volume (0–1 of the tin).
+         */
+        Filling: {
+            /** Each G */
+            each_g: number;
+            /** Fill */
+            fill: number;
+            /** Risen */
+            risen: number;
+            /** Total G */
+            total_g: number;
+            /** Volume Ml */
+            volume_ml: number;
+            /** Warning */
+            warning: string;
+        };
+        /**
          * FindQuery
          * @description What to look for.
          */
@@ -1752,6 +2470,20 @@ export interface components {
              * @default
              */
             q?: string;
+        };
+        /**
+         * Finding
+         * @description One finding: its kind, the line it stands on (from 1), the column if known, and what is odd, in a sentence.
+         */
+        Finding: {
+            /** Column */
+            column: number | null;
+            /** Kind */
+            kind: string;
+            /** Line */
+            line: number;
+            /** Say */
+            say: string;
         };
         /**
          * FindingOut
@@ -1791,6 +2523,65 @@ export interface components {
             items: components["schemas"]["FindingOut"][];
         };
         /**
+         * FinishIn
+         * @description A formula to be finished: bake loss (%; null: the use's), and what a bought blend costs a kg.
+         */
+        FinishIn: {
+            /**
+             * Bought Per Kg
+             * @default null
+             */
+            bought_per_kg?: number | null;
+            content: components["schemas"]["ContentIn"];
+            /**
+             * Loss Pct
+             * @default null
+             */
+            loss_pct?: number | null;
+        };
+        /**
+         * Finished
+         * @description The finished batch: g before and after baking, water lost (g), g of a piece, nutrients, and cost.
+         *
+         *     Nutrients are per 100 g and per piece, in the units of their names; costs are in the kitchen's currency, None
+         *     where a price is missing (`unpriced` names what). `bought_cost` is a piece with a bought blend at its price.
+         */
+        Finished: {
+            /** After G */
+            after_g: number;
+            /** Before G */
+            before_g: number;
+            /** Bought Cost Per Piece */
+            bought_cost_per_piece: number | null;
+            /** Cost */
+            cost: number | null;
+            /** Cost Per Piece */
+            cost_per_piece: number | null;
+            /** Lost G */
+            lost_g: number;
+            /** Per 100 G */
+            per_100_g: {
+                [key: string]: components["schemas"]["Estimate"];
+            };
+            /** Per Piece */
+            per_piece: {
+                [key: string]: components["schemas"]["Estimate"];
+            };
+            /** Piece G */
+            piece_g: number;
+            /** Pieces */
+            pieces: number;
+            /** Say */
+            say: string;
+            /** Unpriced */
+            unpriced: string[];
+        };
+        /**
+         * FinishedOut
+         * @description The finished bake.
+         */
+        FinishedOut: components["schemas"]["Finished"];
+        /**
          * Fit
          * @description How well a blend fits a use: score 0–100 (None where nothing can be judged) and a result per band.
          */
@@ -1801,6 +2592,281 @@ export interface components {
             score: number | null;
             /** Use */
             use: string;
+        };
+        /**
+         * FormulaAnalysis
+         * @description What a formula is. Masses in g; `totals_g` of the whole with 95 % intervals.
+         *
+         *     `dough_g` is what is mixed (fillings and finishes left out), `water_g` its counted water, and `hydration_pct` that
+         *     in % of flour base, None without flour. `doubts` name lines of unknown water.
+         */
+        FormulaAnalysis: {
+            /** Doubts */
+            doubts: string[];
+            /** Dough G */
+            dough_g: number;
+            /** Flour G */
+            flour_g: number;
+            /** Hydration Pct */
+            hydration_pct: number | null;
+            /** Lines */
+            lines: components["schemas"]["LineFacts"][];
+            /** Mass G */
+            mass_g: number;
+            /** Totals G */
+            totals_g: {
+                [key: string]: components["schemas"]["Estimate"];
+            };
+            /** Water G */
+            water_g: number;
+        };
+        /**
+         * FormulaDraftIn
+         * @description The draft to save, and the revision that it started from.
+         */
+        FormulaDraftIn: {
+            /**
+             * Based On
+             * @default null
+             */
+            based_on?: number | null;
+            content: components["schemas"]["ContentIn"];
+        };
+        /**
+         * FormulaDraftOut
+         * @description The draft on the bench.
+         */
+        FormulaDraftOut: {
+            /** Based On */
+            based_on: number | null;
+            content: components["schemas"]["ContentOut"];
+            /** Updated At */
+            updated_at: string;
+            /** Version */
+            version: number;
+        };
+        /**
+         * FormulaExportQuery
+         * @description Which file: json, jsonld or markdown, of the draft or of a revision.
+         */
+        FormulaExportQuery: {
+            /**
+             * Format
+             * @default json
+             */
+            format?: string;
+            /**
+             * Revision
+             * @default
+             */
+            revision?: string;
+        };
+        /**
+         * FormulaHead
+         * @description A formula without what is in it.
+         */
+        FormulaHead: {
+            /** Archived */
+            archived: boolean;
+            /** Brief Id */
+            brief_id: number | null;
+            /** Created At */
+            created_at: string;
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Updated At */
+            updated_at: string;
+            /** Version */
+            version: number;
+        };
+        /**
+         * FormulaImportOut
+         * @description An imported formula, and what there is to say about it.
+         */
+        FormulaImportOut: {
+            formula: components["schemas"]["FormulaOut"];
+            /** Notes */
+            notes: string[];
+        };
+        /**
+         * FormulaIn
+         * @description A formula's name, brief, and whether it is put away.
+         */
+        FormulaIn: {
+            /**
+             * Archived
+             * @default false
+             */
+            archived?: boolean;
+            /**
+             * Brief Id
+             * @default null
+             */
+            brief_id?: number | null;
+            /** Name */
+            name: string;
+        };
+        /**
+         * FormulaJudgement
+         * @description All that is known about a formula; `say` is its state in one sentence.
+         */
+        FormulaJudgement: {
+            /** Allergens */
+            allergens: string[];
+            analysis: components["schemas"]["FormulaAnalysis"];
+            bake: components["schemas"]["BakePlan"];
+            binder: components["schemas"]["BinderLoad"];
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+            /** Consistencies */
+            consistencies: string[];
+            /** Consistency */
+            consistency: string | null;
+            /** Disperse */
+            disperse: string[];
+            /** Gauges */
+            gauges: components["schemas"]["Gauge"][];
+            gluten: components["schemas"]["GlutenEstimate"];
+            /** Learnt */
+            learnt: components["schemas"]["Learnt"][];
+            /** Lifts */
+            lifts: components["schemas"]["Lift"][];
+            /** Loads */
+            loads: components["schemas"]["Load"][];
+            /** Pour */
+            pour: components["schemas"]["PourStep"][];
+            prediction: components["schemas"]["Prediction"];
+            /** Say */
+            say: string;
+            /** Say More */
+            say_more: string;
+            suggestion: components["schemas"]["Suggestion"] | null;
+            wanted: components["schemas"]["Corrected"] | null;
+            /** Warnings */
+            warnings: string[];
+        };
+        /**
+         * FormulaJudgementOut
+         * @description The judgement of a formula.
+         */
+        FormulaJudgementOut: components["schemas"]["FormulaJudgement"];
+        /**
+         * FormulaList
+         * @description A page of formulas.
+         */
+        FormulaList: {
+            /** Items */
+            items: components["schemas"]["FormulaSummary"][];
+            /** Next */
+            next: string | null;
+        };
+        /**
+         * FormulaOut
+         * @description A formula with its draft and revisions.
+         */
+        FormulaOut: {
+            draft: components["schemas"]["FormulaDraftOut"];
+            formula: components["schemas"]["FormulaHead"];
+            /** Revisions */
+            revisions: components["schemas"]["FormulaRevisionOut"][];
+        };
+        /**
+         * FormulaReferenceOut
+         * @description What the formula pages need to know once: stages, schools, pans, tins' fills, egg sizes, consistencies.
+         *
+         *     `scale_shows_g` is the step of the kitchen's scale as it was last checked.
+         */
+        FormulaReferenceOut: {
+            /** Binders */
+            binders: string[];
+            /** Consistencies */
+            consistencies: {
+                [key: string]: string[];
+            };
+            /** Eggs */
+            eggs: components["schemas"]["EggOut"][];
+            /** Fills */
+            fills: {
+                [key: string]: number;
+            };
+            /** Pans */
+            pans: components["schemas"]["PanOut"][];
+            /** Scale Shows G */
+            scale_shows_g: number;
+            /** Schools */
+            schools: components["schemas"]["NamedLabel"][];
+            /** Stages */
+            stages: string[];
+        };
+        /**
+         * FormulaRevisionOut
+         * @description A kept revision.
+         */
+        FormulaRevisionOut: {
+            /** Based On */
+            based_on: number | null;
+            content: components["schemas"]["ContentOut"];
+            /** Kept At */
+            kept_at: string;
+            /** Number */
+            number: number;
+            /** Why */
+            why: string;
+        };
+        /**
+         * FormulaSummary
+         * @description A formula in a list: how it stands, what it rests on, its water and how many bakes stand behind it.
+         */
+        FormulaSummary: {
+            /** Bakes */
+            bakes: number;
+            /** Blend Name */
+            blend_name: string;
+            /** Dough G */
+            dough_g: number | null;
+            formula: components["schemas"]["FormulaHead"];
+            /** Hydration Pct */
+            hydration_pct: number | null;
+            /** Kept */
+            kept: boolean;
+            /** Revisions */
+            revisions: number;
+            /** Say */
+            say: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "empty" | "held" | "close" | "passes" | "unjudged";
+            /** Use */
+            use: string | null;
+            /** Wanted High Pct */
+            wanted_high_pct: number | null;
+            /** Wanted Low Pct */
+            wanted_low_pct: number | null;
+        };
+        /**
+         * FormulasQuery
+         * @description Which formulas: a page, and whether those put away.
+         */
+        FormulasQuery: {
+            /**
+             * Archived
+             * @default 0
+             */
+            archived?: string;
+            /**
+             * Cursor
+             * @default 0
+             */
+            cursor?: number;
+            /**
+             * Limit
+             * @default 50
+             */
+            limit?: number;
         };
         /**
          * FoundOut
@@ -1815,11 +2881,47 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "brief" | "blend" | "ingredient";
+            kind: "brief" | "blend" | "formula" | "ingredient";
             /** Name */
             name: string;
             /** Slug */
             slug: string;
+        };
+        /**
+         * Gauge
+         * @description One thing a formula is judged by: its value and unit, its range where known, its band, and in words.
+         *
+         *     Limits are in the unit; None where there is no limit on that side. `status` is pass, close, held or unknown.
+         */
+        Gauge: {
+            /**
+             * Basis
+             * @default rule of thumb
+             */
+            basis: string;
+            /** Good High */
+            good_high: number | null;
+            /** Good Low */
+            good_low: number | null;
+            /** Hard High */
+            hard_high: number | null;
+            /** Hard Low */
+            hard_low: number | null;
+            /** High */
+            high: number | null;
+            /** Label */
+            label: string;
+            /** Low */
+            low: number | null;
+            /** Name */
+            name: string;
+            /** Say */
+            say: string;
+            status: components["schemas"]["Status"];
+            /** Unit */
+            unit: string;
+            /** Value */
+            value: number | null;
         };
         /**
          * GivenOut
@@ -1987,6 +3089,8 @@ export interface components {
             role: string;
             /** Slug */
             slug: string;
+            /** Stage */
+            stage: string;
             /** Usual Max Pct */
             usual_max_pct: number | null;
             /** Usual Max Reason */
@@ -2221,6 +3325,51 @@ export interface components {
             role: string;
         };
         /**
+         * LearningStep
+         * @description The wanted water after so many bakes of this blend, % of flour base, of the formula as it stands.
+         */
+        LearningStep: {
+            /** Actual Pct */
+            actual_pct: number | null;
+            /** Baked On */
+            baked_on: string;
+            /** Bakes */
+            bakes: number;
+            /** High Pct */
+            high_pct: number;
+            /** Low Pct */
+            low_pct: number;
+            /** Typical Pct */
+            typical_pct: number;
+        };
+        /**
+         * Learnt
+         * @description What the bakes say of one level (kitchen, use or blend): ln of a factor, its sd, how many stand behind it.
+         */
+        Learnt: {
+            /** Bakes */
+            bakes: number;
+            /** Level */
+            level: string;
+            /** Mean */
+            mean: number;
+            /** Sd */
+            sd: number;
+        };
+        /**
+         * Lift
+         * @description One kind of lift: its amount in % of flour base as instant yeast, leaven or powder, and the usual.
+         */
+        Lift: {
+            /** Kind */
+            kind: string;
+            /** Label */
+            label: string;
+            usual: components["schemas"]["Usual"] | null;
+            /** Value Pct */
+            value_pct: number;
+        };
+        /**
          * LimitResult
          * @description How a blend stands at one limit: a slug for it, its label, the status and one plain sentence.
          */
@@ -2261,6 +3410,96 @@ export interface components {
             price_cap_per_kg?: number | null;
         };
         /**
+         * Line
+         * @description One line: an ingredient by slug (or `@blend`), its mass in g, its stage, and a note.
+         */
+        Line: {
+            /** Ingredient */
+            ingredient: string;
+            /** Mass G */
+            mass_g: number;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            stage: components["schemas"]["Stage"];
+        };
+        /**
+         * LineFacts
+         * @description A line with its % of flour base (None without flour) and what it brings in g; None where unknown.
+         */
+        LineFacts: {
+            /** Brings G */
+            brings_g: {
+                [key: string]: number | null;
+            };
+            /** Flour Pct */
+            flour_pct: number | null;
+            /** In Dough */
+            in_dough: boolean;
+            /** Index */
+            index: number;
+            /** Ingredient */
+            ingredient: string;
+            /** Mass G */
+            mass_g: number;
+            /** Name */
+            name: string;
+            role: components["schemas"]["Role"];
+            stage: components["schemas"]["Stage"];
+            /** Water Counts */
+            water_counts: boolean;
+        };
+        /**
+         * LineIn
+         * @description One line: an ingredient by slug, or `@blend` for the pinned blend; g and stage.
+         */
+        LineIn: {
+            /** Ingredient */
+            ingredient: string;
+            /** Mass G */
+            mass_g: number;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * Stage
+             * @enum {string}
+             */
+            stage: "dry" | "gel" | "soak" | "leaven" | "wet" | "fat" | "fold-in" | "filling" | "finish";
+        };
+        /**
+         * LineOut
+         * @description One line as stored.
+         */
+        LineOut: {
+            /** Ingredient */
+            ingredient: string;
+            /** Mass G */
+            mass_g: number;
+            /** Note */
+            note: string;
+            /** Stage */
+            stage: string;
+        };
+        /**
+         * Load
+         * @description Salt or sugar in the dough: % of flour base and % of the water, and the sentence where it slows yeast.
+         */
+        Load: {
+            /** Flour Pct */
+            flour_pct: number;
+            /** Kind */
+            kind: string;
+            /** Slows */
+            slows: string;
+            /** Water Pct */
+            water_pct: number | null;
+        };
+        /**
          * LoadIn
          * @description What is put on the simulated scale, in g.
          */
@@ -2291,6 +3530,16 @@ export interface components {
             ingredient: string;
             /** Name */
             name: string;
+        };
+        /**
+         * Loss
+         * @description Something that a swap loses or changes: its weight (1 little, 2 some, 3 much), and a sentence.
+         */
+        Loss: {
+            /** Say */
+            say: string;
+            /** Weight */
+            weight: number;
         };
         /**
          * LotFullOut
@@ -2634,6 +3883,16 @@ export interface components {
             to_pct: number;
         };
         /**
+         * NamedLabel
+         * @description A name and its label.
+         */
+        NamedLabel: {
+            /** Label */
+            label: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * NamedOut
          * @description A name and its label.
          */
@@ -2662,6 +3921,20 @@ export interface components {
              * @default null
              */
             use?: string | null;
+        };
+        /**
+         * NewFormulaIn
+         * @description A formula to add.
+         */
+        NewFormulaIn: {
+            /**
+             * Brief Id
+             * @default null
+             */
+            brief_id?: number | null;
+            content: components["schemas"]["ContentIn"];
+            /** Name */
+            name: string;
         };
         /**
          * NewIngredientIn
@@ -2797,6 +4070,33 @@ export interface components {
             };
         };
         /**
+         * OnContentIn
+         * @description A formula as it stands, to be looked at.
+         */
+        OnContentIn: {
+            content: components["schemas"]["ContentIn"];
+        };
+        /**
+         * OvenSetting
+         * @description A bake's temperature on every oven: conventional and fan in °C and °F (to 5 °), and the nearest gas mark.
+         *
+         *     `exact_c` is °C of a conventional oven before any rounding; `gas_mark` is None outside the table.
+         */
+        OvenSetting: {
+            /** Conventional C */
+            conventional_c: number;
+            /** Conventional F */
+            conventional_f: number;
+            /** Exact C */
+            exact_c: number;
+            /** Fan C */
+            fan_c: number;
+            /** Fan F */
+            fan_f: number;
+            /** Gas Mark */
+            gas_mark: number | null;
+        };
+        /**
          * OverUsual
          * @description A flour above its usual most: slug, its share and the usual most (both % of flour base), and why.
          */
@@ -2811,6 +4111,18 @@ export interface components {
             reason: string;
             /** Usual Max Pct */
             usual_max_pct: number;
+        };
+        /**
+         * PanOut
+         * @description A pan material, its factor on time, and a note.
+         */
+        PanOut: {
+            /** Material */
+            material: string;
+            /** Note */
+            note: string;
+            /** Time Factor */
+            time_factor: number;
         };
         /**
          * PanelLine
@@ -2947,6 +4259,130 @@ export interface components {
             printed: string;
         };
         /**
+         * PinOut
+         * @description Whether the pinned blend has a newer revision, and what would change with it.
+         */
+        PinOut: {
+            /** Changes */
+            changes: string[];
+            /** Newer */
+            newer: number | null;
+            /** Parts */
+            parts: components["schemas"]["PartOut"][];
+            /** Say */
+            say: string;
+        };
+        /**
+         * PinnedIn
+         * @description The blend a formula rests on, as it was: its parts, and where they come from (null: from no blend here).
+         */
+        PinnedIn: {
+            /**
+             * Blend Id
+             * @default null
+             */
+            blend_id?: number | null;
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+            /** Parts */
+            parts: components["schemas"]["PartIn"][];
+            /**
+             * Revision
+             * @default null
+             */
+            revision?: number | null;
+        };
+        /**
+         * PinnedOut
+         * @description The pinned blend as stored.
+         */
+        PinnedOut: {
+            /** Blend Id */
+            blend_id: number | null;
+            /** Name */
+            name: string;
+            /** Parts */
+            parts: components["schemas"]["PartOut"][];
+            /** Revision */
+            revision: number | null;
+        };
+        /**
+         * PlannedPhase
+         * @description One phase for this pan: the oven's setting, minutes (low, typical, high), and what to do in words.
+         */
+        PlannedPhase: {
+            /** Covered */
+            covered: boolean;
+            /** In Tin */
+            in_tin: boolean;
+            /** Minutes High */
+            minutes_high: number;
+            /** Minutes Low */
+            minutes_low: number;
+            /** Minutes Typical */
+            minutes_typical: number;
+            oven: components["schemas"]["OvenSetting"];
+            /** Say */
+            say: string;
+            /** Steam */
+            steam: boolean;
+        };
+        /**
+         * PourStep
+         * @description One step of adding water: what to do, g to pour, g poured so far, total water then (% of flour base).
+         */
+        PourStep: {
+            /** Pour G */
+            pour_g: number;
+            /** Poured G */
+            poured_g: number;
+            /** Say */
+            say: string;
+            /** Total Pct */
+            total_pct: number;
+        };
+        /**
+         * Prediction
+         * @description Total water wanted, % of flour base, with its range; `base_pct`, `thirst_pct` and `binder_pct` add up to it.
+         *
+         *     `takers` say where it goes. All None, with the reason in `say`, where it cannot be told.
+         */
+        Prediction: {
+            /** Base Pct */
+            base_pct: number | null;
+            /** Binder Pct */
+            binder_pct: number | null;
+            /** High Pct */
+            high_pct: number | null;
+            /** Low Pct */
+            low_pct: number | null;
+            /** Say */
+            say: string;
+            /** Takers */
+            takers: components["schemas"]["Taker"][];
+            /** Thirst G Per G */
+            thirst_g_per_g: number | null;
+            /** Thirst Pct */
+            thirst_pct: number | null;
+            /** Typical Pct */
+            typical_pct: number | null;
+        };
+        /**
+         * Premix
+         * @description One pre-mix: g of what is diluted and g of flour to whisk together, and how strong it then is (1 in …).
+         */
+        Premix: {
+            /** Flour G */
+            flour_g: number;
+            /** Of G */
+            of_g: number;
+            /** One In */
+            one_in: number;
+        };
+        /**
          * PreviewOut
          * @description What a file would do: how many rows of each status, the first of each, and the state it is for.
          */
@@ -3021,6 +4457,76 @@ export interface components {
             typical: number;
         };
         /**
+         * ReadIn
+         * @description A recipe as text, and the ingredients chosen for lines by number.
+         */
+        ReadIn: {
+            /** Chosen */
+            chosen?: {
+                [key: string]: string;
+            };
+            /** Text */
+            text: string;
+        };
+        /**
+         * ReadLineOut
+         * @description One line of a recipe as read; `understood` is yes, guessed, part or no.
+         */
+        ReadLineOut: {
+            /** Guesses */
+            guesses: string[];
+            /** Ingredient */
+            ingredient: string | null;
+            /** Ingredient Name */
+            ingredient_name: string;
+            /** Mass G */
+            mass_g: number | null;
+            /** Mass High G */
+            mass_high_g: number | null;
+            /** Mass Low G */
+            mass_low_g: number | null;
+            /** Name */
+            name: string;
+            /** Near */
+            near: string[];
+            /** Note */
+            note: string;
+            /** Number */
+            number: number;
+            /** Stage */
+            stage: string;
+            /** Text */
+            text: string;
+            /**
+             * Understood
+             * @enum {string}
+             */
+            understood: "yes" | "guessed" | "part" | "no";
+            /** Unit */
+            unit: string;
+            /** Wrong */
+            wrong: string;
+        };
+        /**
+         * ReadOut
+         * @description A recipe as read, what is odd about it, and the formula of what was understood.
+         */
+        ReadOut: {
+            /** Checks */
+            checks: components["schemas"]["Finding"][];
+            content: components["schemas"]["ContentOut"];
+            /** Lines */
+            lines: components["schemas"]["ReadLineOut"][];
+            /** Pieces */
+            pieces: number | null;
+            /** Steps */
+            steps: string[];
+            /** Title */
+            title: string;
+            /** Unread */
+            unread: string[];
+        };
+        /**
          * ReferenceOut
          * @description What the pages need to know once: uses, metrics, roles, nutrients, allergens, aims, and wheat's L*a*b*.
          */
@@ -3091,6 +4597,19 @@ export interface components {
             spread: number;
         };
         /**
+         * Rounded
+         * @description Lines rounded to the scale's step (g); the total stays the exact one, rounded. `too_fine` are line indexes
+         *     that the scale cannot weigh and that keep their exact mass; `moved_pct` is the most any line moved, in %.
+         */
+        Rounded: {
+            /** Lines */
+            lines: components["schemas"]["Line"][];
+            /** Moved Pct */
+            moved_pct: number;
+            /** Too Fine */
+            too_fine: number[];
+        };
+        /**
          * RowChangeOut
          * @description What would happen to one row of a file.
          */
@@ -3159,6 +4678,82 @@ export interface components {
             stable: boolean;
         };
         /**
+         * ScaledOut
+         * @description The scaled lines, exact and rounded to the scale; what is too fine for it; eggs and tin where there are any.
+         */
+        ScaledOut: {
+            /** Dough G */
+            dough_g: number;
+            eggs: components["schemas"]["Eggs"] | null;
+            /** Factor */
+            factor: number;
+            /** Lines */
+            lines: components["schemas"]["LineOut"][];
+            rounded: components["schemas"]["Rounded"];
+            /** Say */
+            say: string;
+            tin: components["schemas"]["Filling"] | null;
+        };
+        /**
+         * ScalingIn
+         * @description How to scale: to `flour_g`, `dough_g`, `pieces` of `piece_g`, or `tins` of a tin; one of them.
+         */
+        ScalingIn: {
+            /**
+             * Baked
+             * @default false
+             */
+            baked?: boolean;
+            content: components["schemas"]["ContentIn"];
+            /**
+             * Dough G
+             * @default null
+             */
+            dough_g?: number | null;
+            /**
+             * Egg G
+             * @default null
+             */
+            egg_g?: number | null;
+            /**
+             * Fill
+             * @default null
+             */
+            fill?: number | null;
+            /**
+             * Flour G
+             * @default null
+             */
+            flour_g?: number | null;
+            /**
+             * Mixing Loss Pct
+             * @default 2
+             */
+            mixing_loss_pct?: number;
+            /**
+             * Piece G
+             * @default null
+             */
+            piece_g?: number | null;
+            /**
+             * Pieces
+             * @default null
+             */
+            pieces?: number | null;
+            /**
+             * Step G
+             * @default 1
+             */
+            step_g?: number;
+            /** @default null */
+            tin?: components["schemas"]["TinIn"] | null;
+            /**
+             * Tins
+             * @default 1
+             */
+            tins?: number;
+        };
+        /**
          * SearchOut
          * @description What the search found, best first.
          */
@@ -3186,7 +4781,7 @@ export interface components {
              * Binder School
              * @enum {string}
              */
-            binder_school: "by-moisture" | "gum" | "psyllium" | "none";
+            binder_school: "by-moisture" | "gum" | "psyllium" | "gels" | "none";
             /**
              * Cup
              * @enum {string}
@@ -3464,6 +5059,22 @@ export interface components {
             watch: string[];
         };
         /**
+         * SideLine
+         * @description One line of a side.
+         */
+        SideLine: {
+            /** Flour Pct */
+            flour_pct: number | null;
+            /** Ingredient */
+            ingredient: string;
+            /** Mass G */
+            mass_g: number;
+            /** Name */
+            name: string;
+            /** Stage */
+            stage: string;
+        };
+        /**
          * SideLineOut
          * @description One number of every flour, and the end of the scale they share.
          */
@@ -3473,6 +5084,24 @@ export interface components {
             column: components["schemas"]["Column"];
             /** Scale */
             scale: number;
+        };
+        /**
+         * SideOut
+         * @description One side of a conversion: its lines with % of flour, its totals and what it is judged by.
+         */
+        SideOut: {
+            /** Dough G */
+            dough_g: number;
+            /** Flour G */
+            flour_g: number;
+            /** Gauges */
+            gauges: components["schemas"]["Gauge"][];
+            /** Hydration Pct */
+            hydration_pct: number | null;
+            /** Lines */
+            lines: components["schemas"]["SideLine"][];
+            /** Say */
+            say: string;
         };
         /**
          * SideQuery
@@ -3531,6 +5160,12 @@ export interface components {
             /** Flour G */
             flour_g: number;
         };
+        /**
+         * Stage
+         * @description When a line goes in, in the order of the work.
+         * @enum {string}
+         */
+        Stage: "dry" | "gel" | "soak" | "leaven" | "wet" | "fat" | "fold-in" | "filling" | "finish";
         /**
          * StandIn
          * @description A flour that could stand in: how far it is (in spreads), what would change most, what it brings along.
@@ -3606,6 +5241,78 @@ export interface components {
          */
         Status: "pass" | "close" | "held" | "unknown";
         /**
+         * Suggestion
+         * @description A binder (slug, or None for none), what to add (g, and % of flour base), its usual band, and why.
+         */
+        Suggestion: {
+            /** Add G */
+            add_g: number;
+            /** Add Pct */
+            add_pct: number;
+            /** Binder */
+            binder: string | null;
+            usual: components["schemas"]["DoseBand"] | null;
+            /** Why */
+            why: string;
+        };
+        /**
+         * SwapIn
+         * @description Which line of a formula to swap, by its place.
+         */
+        SwapIn: {
+            /** At */
+            at: number;
+            content: components["schemas"]["ContentIn"];
+        };
+        /**
+         * SwapOut
+         * @description One candidate, with what it does to allergens, cost, energy, fat and water in the same view.
+         */
+        SwapOut: {
+            /** Brings */
+            brings: string[];
+            /** Cost Change */
+            cost_change: number | null;
+            /** Energy Change Kj */
+            energy_change_kj: number | null;
+            /** Fat Change G */
+            fat_change_g: number | null;
+            /** Hydration Before Pct */
+            hydration_before_pct: number | null;
+            /** Hydration Pct */
+            hydration_pct: number | null;
+            /** Kind */
+            kind: string;
+            /** Lines */
+            lines: components["schemas"]["LineOut"][];
+            /** Losses */
+            losses: components["schemas"]["Loss"][];
+            /** Lost */
+            lost: number;
+            /** Name */
+            name: string;
+            /** Rids Of */
+            rids_of: string[];
+            /** Say */
+            say: string;
+            /** Short G */
+            short_g: number;
+            /** To */
+            to: string;
+            /** Water Change G */
+            water_change_g: number;
+        };
+        /**
+         * SwapsOut
+         * @description The candidates for a line, the one that loses least first.
+         */
+        SwapsOut: {
+            /** Items */
+            items: components["schemas"]["SwapOut"][];
+            /** Say */
+            say: string;
+        };
+        /**
          * SweepIn
          * @description Two aims to be traded off.
          */
@@ -3628,6 +5335,23 @@ export interface components {
              * @enum {string}
              */
             y: "nearest" | "cheapest" | "most-fibre" | "most-protein" | "fewest-bins" | "mildest" | "lightest" | "from-stock";
+        };
+        /**
+         * Taker
+         * @description Where water goes: a flour or binder, its share of flour base or dose (%), and the water it takes (% of flour).
+         */
+        Taker: {
+            /** Ingredient */
+            ingredient: string;
+            /** Is Binder */
+            is_binder: boolean;
+            /** Name */
+            name: string;
+            role: components["schemas"]["Role"];
+            /** Share Pct */
+            share_pct: number;
+            /** Water Pct */
+            water_pct: number;
         };
         /**
          * Term
@@ -3670,6 +5394,43 @@ export interface components {
             weight_pct: number;
         };
         /**
+         * TinIn
+         * @description A tin, lengths in cm; a round one has its diameter in `length_cm`.
+         */
+        TinIn: {
+            /**
+             * Base Length Cm
+             * @default null
+             */
+            base_length_cm?: number | null;
+            /**
+             * Base Width Cm
+             * @default null
+             */
+            base_width_cm?: number | null;
+            /**
+             * Count
+             * @default 1
+             */
+            count?: number;
+            /** Height Cm */
+            height_cm: number;
+            /**
+             * Hole Cm
+             * @default null
+             */
+            hole_cm?: number | null;
+            /** Length Cm */
+            length_cm: number;
+            /**
+             * Shape
+             * @enum {string}
+             */
+            shape: "box" | "round" | "ring" | "cups";
+            /** Width Cm */
+            width_cm: number;
+        };
+        /**
          * Trait
          * @description Something a flour does in dough: a field that is at least, or at most, a value in the field's unit.
          */
@@ -3702,6 +5463,18 @@ export interface components {
             slug: string;
         };
         /**
+         * Usual
+         * @description A usual amount, % of flour base.
+         */
+        Usual: {
+            /** High Pct */
+            high_pct: number;
+            /** Low Pct */
+            low_pct: number;
+            /** Typical Pct */
+            typical_pct: number;
+        };
+        /**
          * Verdict
          * @description How a measurement stands to what was taken so far: `same`, `more`, `less` or `new`, by how many %, in words.
          */
@@ -3731,6 +5504,27 @@ export interface components {
             runs: components["schemas"]["SoakIn"][];
         };
         /**
+         * WaterPlan
+         * @description Water at `water_c` (°C), of which `ice_g` g is ice where tap water is not cold enough; and warnings.
+         */
+        WaterPlan: {
+            /** Dough C */
+            dough_c: number;
+            /** Ice G */
+            ice_g: number;
+            /** Pour G */
+            pour_g: number;
+            /** Warnings */
+            warnings: string[];
+            /** Water C */
+            water_c: number;
+        };
+        /**
+         * WaterPlanOut
+         * @description How warm the water must be.
+         */
+        WaterPlanOut: components["schemas"]["WaterPlan"];
+        /**
          * WaterTaken
          * @description How much water a flour takes up: g per g with its interval, what the cloth held (g), and the verdict.
          */
@@ -3740,6 +5534,47 @@ export interface components {
             mean: components["schemas"]["Measured"];
             thirst: components["schemas"]["Range"];
             verdict: components["schemas"]["Verdict"];
+        };
+        /**
+         * WaterTemperatureIn
+         * @description What the dough should be (°C), how warm everything else is, the kind of mixing, tap water and yeast.
+         */
+        WaterTemperatureIn: {
+            /**
+             * Cold C
+             * @default 5
+             */
+            cold_c?: number;
+            content: components["schemas"]["ContentIn"];
+            /** Dough C */
+            dough_c: number;
+            /**
+             * Friction K
+             * @default null
+             */
+            friction_k?: number | null;
+            /**
+             * Mixing
+             * @default machine
+             * @enum {string}
+             */
+            mixing?: "machine" | "hand";
+            /**
+             * Room C
+             * @default 20
+             */
+            room_c?: number;
+            /**
+             * Tap C
+             * @default 12
+             */
+            tap_c?: number;
+            /**
+             * Yeast
+             * @default none
+             * @enum {string}
+             */
+            yeast?: "none" | "instant" | "dry";
         };
         /**
          * WholeIngredientOut
@@ -3994,6 +5829,14 @@ export interface components {
             use_up: string[];
         };
         /**
+         * WithdrawIn
+         * @description Whether a bake is set aside, so that nothing is learnt from it.
+         */
+        WithdrawIn: {
+            /** Withdrawn */
+            withdrawn: boolean;
+        };
+        /**
          * WithdrawnIn
          * @description Whether a finding is out of use.
          */
@@ -4235,6 +6078,57 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_binder-conversions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConvertBinderIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConvertedOut"];
+                };
             };
             /** @description Not Found */
             404: {
@@ -5245,6 +7139,57 @@ export interface operations {
             };
         };
     };
+    post__api_v1_dilutions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DiluteIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DilutionOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     post__api_v1_explain: {
         parameters: {
             query?: never;
@@ -5269,6 +7214,986 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_finished-bakes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FinishIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FinishedOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_formula-judgements": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OnContentIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormulaJudgementOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_formula-pins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OnContentIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PinOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get__api_v1_formula-reference": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormulaReferenceOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_formula-scalings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScalingIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScaledOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_formula-swaps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SwapIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SwapsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get__api_v1_formulas: {
+        parameters: {
+            query?: {
+                cursor?: number;
+                limit?: number;
+                archived?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormulaList"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post__api_v1_formulas: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewFormulaIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormulaOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post__api_v1_formulas_import: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormulaImportOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get__api_v1_formulas_{formula_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                formula_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormulaOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "put__api_v1_formulas_{formula_id}": {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The ETag that the record was read with. */
+                "If-Match": string;
+            };
+            path: {
+                formula_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FormulaIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormulaHead"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get__api_v1_formulas_{formula_id}_bakes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                formula_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BakesOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_formulas_{formula_id}_bakes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                formula_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BakeIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BakesOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "put__api_v1_formulas_{formula_id}_bakes_{bake_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                formula_id: number;
+                bake_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WithdrawIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BakesOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get__api_v1_formulas_{formula_id}_card": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                formula_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CardOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get__api_v1_formulas_{formula_id}_draft": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                formula_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormulaDraftOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "put__api_v1_formulas_{formula_id}_draft": {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The ETag that the record was read with. */
+                "If-Match": string;
+            };
+            path: {
+                formula_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FormulaDraftIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormulaDraftOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_formulas_{formula_id}_duplicate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                formula_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DuplicateIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormulaOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get__api_v1_formulas_{formula_id}_export": {
+        parameters: {
+            query?: {
+                format?: string;
+                revision?: string;
+            };
+            header?: never;
+            path: {
+                formula_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_formulas_{formula_id}_revisions": {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The ETag that the record was read with. */
+                "If-Match": string;
+            };
+            path: {
+                formula_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormulaOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6545,6 +9470,108 @@ export interface operations {
             };
         };
     };
+    post__api_v1_recipes_convert: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConvertIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConvertOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    post__api_v1_recipes_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     get__api_v1_reference: {
         parameters: {
             query?: never;
@@ -6944,6 +9971,57 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_water-temperatures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WaterTemperatureIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WaterPlanOut"];
+                };
             };
             /** @description Not Found */
             404: {

@@ -8,9 +8,12 @@
 
   const SHOWN = 12;
   interface Props {
-    bench: Bench;
+    /** What an ingredient is added to: a blend or a formula. */
+    bench: Pick<Bench, 'add'> & { parts: readonly { ingredient: string }[] };
+    /** What the whole is called. */
+    whole?: string;
   }
-  const { bench }: Props = $props();
+  const { bench, whole = 'the mix' }: Props = $props();
   let items = $state.raw<Ingredient[]>([]);
   let text = $state('');
   let lit = $state<string | null>(null);
@@ -39,7 +42,7 @@
           ? `not ${item.found_by.toLowerCase()}`
           : `“${item.found_by}”`
       );
-    if (inBlend(item.slug)) words.push('in the mix');
+    if (inBlend(item.slug)) words.push(`in ${whole}`);
     else if (item.lots.length) words.push('in a bin');
     return words.join(' · ');
   }

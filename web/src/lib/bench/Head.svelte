@@ -3,8 +3,11 @@
   import { push } from 'svelte-spa-router';
   import { api, ask, wordsOf } from '../api/client';
   import { massFigure, readMass } from '../format';
+  import { EMPTY, startFormula } from '../formulas/making';
   import { kitchen } from '../kitchen.svelte';
+  import { SAVE_WORDS } from '../saving/autosave.svelte';
   import { notices } from '../ui/notices.svelte';
+  import TitleField from '../ui/TitleField.svelte';
   import type { Bench } from './bench.svelte';
   import Cell from './Cell.svelte';
 
@@ -14,12 +17,6 @@
   }
   const { bench, onkeep }: Props = $props();
   const unit = $derived(kitchen.settings?.mass_unit ?? 'g');
-  const SAVE_WORDS = {
-    saved: 'saved',
-    saving: 'saving …',
-    waiting: 'not saved yet: the kitchen does not answer; kept in this browser',
-    conflict: 'not saved: changed somewhere else'
-  };
   const standing = $derived(
     bench.based_on
       ? bench.kept
@@ -27,16 +24,6 @@
         : `draft on revision ${bench.based_on}`
       : 'first draft'
   );
-
-  async function rename(event: Event): Promise<void> {
-    const input = event.currentTarget as HTMLInputElement;
-    const name = input.value.trim();
-    if (!name || name === bench.blend.name) {
-      input.value = bench.blend.name;
-      return;
-    }
-    await attempt(() => bench.saveHead({ name }));
-  }
 
   async function takeBatch(text: string): Promise<string> {
     const mass_g = readMass(text, unit);
@@ -57,6 +44,20 @@
     }
   }
 
+  /** Goes on to the next stage: a formula on the newest kept revision, or on the draft where none is kept. */
+  async function toFormula(): Promise<void> {
+    const last = bench.revisions.at(-1);
+    const { id: blend_id, name, use, brief_id } = bench.blend;
+    const blend = {
+      blend_id,
+      revision: last?.number ?? null,
+      name,
+      parts: [...(last?.parts ?? bench.parts)]
+    };
+    const line = { ingredient: '@blend', mass_g: 500, stage: 'dry', note: '' };
+    await startFormula(name, { ...EMPTY, use, blend, lines: [line] }, brief_id);
+  }
+
   async function duplicate(): Promise<void> {
     if (!(await bench.save.flush())) throw new Error('The draft is not saved yet; try again in a moment.');
     const params = { path: { blend_id: bench.blend.id } };
@@ -68,16 +69,10 @@
 </script>
 
 <div class="top">
-  <input
-    class="title"
-    aria-label="Name of the blend"
-    maxlength="120"
-    value={bench.blend.name}
-    onblur={rename}
-    onkeydown={(e) => {
-      if (e.key === 'Enter') e.currentTarget.blur();
-      if (e.key === 'Escape') e.currentTarget.value = bench.blend.name;
-    }}
+  <TitleField
+    label="Name of the blend"
+    name={bench.blend.name}
+    take={(name) => attempt(() => bench.saveHead({ name }))}
   />
   <button class="action main" disabled={!bench.parts.length || bench.kept} onclick={onkeep}
     >Keep revision</button
@@ -122,6 +117,7 @@
   {#if bench.parts.length}
     <a href="#/compare/{bench.blend.id}">Compare</a>
     <a href="#/print/{bench.blend.id}">Print</a>
+    <button class="link" onclick={() => attempt(toFormula)}>Make a formula</button>
     <button class="link" onclick={() => attempt(duplicate)}>Duplicate</button>
     <a href="/api/v1/blends/{bench.blend.id}/export?format=json" download>Blend file</a>
     <a href="/api/v1/blends/{bench.blend.id}/export?format=csv" download>CSV</a>
@@ -135,25 +131,6 @@
     display: flex;
     align-items: center;
     gap: 0.75rem;
-  }
-
-  .title {
-    flex: 1;
-    min-width: 0;
-    margin-left: -0.35rem;
-    padding: 0 0.35rem;
-    border: 1px solid transparent;
-    background: transparent;
-    color: inherit;
-    font-size: var(--title);
-    font-weight: 600;
-    text-overflow: ellipsis;
-  }
-
-  .title:hover,
-  .title:focus {
-    border-color: var(--line);
-    background: var(--sheet);
   }
 
   .standing {

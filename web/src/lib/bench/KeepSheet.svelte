@@ -3,10 +3,9 @@
   import { wordsOf } from '../api/client';
   import { notices } from '../ui/notices.svelte';
   import Sheet from '../ui/Sheet.svelte';
-  import type { Bench } from './bench.svelte';
 
   interface Props {
-    bench: Bench;
+    bench: { revisions: readonly unknown[]; based_on: number | null; keep(why: string): Promise<void> };
     open: boolean;
     onclose: () => void;
   }

@@ -7,6 +7,7 @@
   import { kitchen } from '../kitchen.svelte';
   import type { Bench } from './bench.svelte';
   import Cell from './Cell.svelte';
+  import { walk } from './walk';
 
   interface Props {
     bench: Bench;
@@ -68,23 +69,8 @@
     } else if (event.key === 'Delete' && cell.value === '') {
       bench.remove(slug);
     } else {
-      walk(event, cell);
+      walk(event);
     }
-  }
-
-  function walk(event: KeyboardEvent, cell: HTMLInputElement): void {
-    const sideways = event.key === 'ArrowLeft' || event.key === 'ArrowRight';
-    if (!sideways && event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return;
-    event.preventDefault();
-    const row = cell.closest('li');
-    if (sideways) {
-      const other = cell.dataset.cell === 'mass' ? 'share' : 'mass';
-      row?.querySelector<HTMLInputElement>(`[data-cell=${other}]`)?.focus();
-      return;
-    }
-    const rows = [...(row?.parentElement?.children ?? [])];
-    const next = rows[rows.indexOf(row!) + (event.key === 'ArrowUp' ? -1 : 1)];
-    next?.querySelector<HTMLInputElement>(`[data-cell=${cell.dataset.cell}]`)?.focus();
   }
 
   const select = (): void => {

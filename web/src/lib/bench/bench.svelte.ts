@@ -13,7 +13,8 @@ import {
 import { kitchen } from '../kitchen.svelte';
 import type { Undoable } from '../frame/undo.svelte';
 import { notices } from '../ui/notices.svelte';
-import { Autosave } from './autosave.svelte';
+import { Autosave } from '../saving/autosave.svelte';
+import { blendPort, type Draft, type Working } from './draft';
 import { History } from './history';
 import { Latest } from './latest';
 import { moveAcross, sameParts, SMALLEST_G, stepFor, total, withMass } from './moves';
@@ -57,7 +58,7 @@ export class Bench implements Undoable {
   known = $state.raw<ReadonlyMap<string, Known>>(new Map());
   #aside: Ghost | null = null;
   #bagsDue: ReturnType<typeof setTimeout> | undefined;
-  readonly save: Autosave;
+  readonly save: Autosave<Working, Draft>;
   readonly #history = new History<readonly Part[]>();
   readonly #judging: Latest<readonly Part[], Judgement>;
 
@@ -66,7 +67,7 @@ export class Bench implements Undoable {
     this.parts = found.draft.parts;
     this.revisions = found.revisions;
     this.based_on = found.draft.based_on;
-    this.save = new Autosave(found.blend.id, found.draft);
+    this.save = new Autosave(blendPort(found.blend.id), found.draft);
     this.#judging = new Latest(
       (parts) => this.#judge(parts),
       (judgement) => this.#take(judgement),

@@ -32,7 +32,7 @@
 
   function href(hit: Schemas['FoundOut']): string {
     if (hit.kind === 'ingredient') return `/ingredients/${hit.slug}`;
-    return hit.kind === 'brief' ? `/briefs/${hit.id}` : `/bench/${hit.id}`;
+    return { brief: `/briefs/${hit.id}`, formula: `/formula/${hit.id}`, blend: `/bench/${hit.id}` }[hit.kind];
   }
 
   function key(event: KeyboardEvent): void {
@@ -58,7 +58,7 @@
   });
 </script>
 
-<Sheet {open} title="Find a brief, a blend or a flour" {onclose}>
+<Sheet {open} title="Find a brief, a blend, a formula or a flour" {onclose}>
   <input
     class="field w-full"
     role="combobox"

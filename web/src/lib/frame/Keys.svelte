@@ -11,7 +11,7 @@
     {
       title: 'Everywhere',
       keys: [
-        ['/', 'find a brief, a blend or a flour'],
+        ['/', 'find a brief, a blend, a formula or a flour'],
         ['?', 'this list'],
         ['Ctrl Z', 'undo (Ctrl Shift Z: redo)'],
         ['Esc', 'give back what was typed; close']
@@ -52,6 +52,16 @@
         ['K', 'keep a revision'],
         ['P', 'propose blends for the wishes'],
         ['M', 'mend: the smallest change that lets it pass']
+      ]
+    },
+    {
+      title: 'On the formula bench',
+      keys: [
+        ['A', 'add an ingredient'],
+        ['K', 'keep a revision'],
+        ['W', 'water: wanted, poured, learnt'],
+        ['S', 'in a row: what could stand in for it'],
+        ['← →', 'on the end of the water: less or more (Page ↑ ↓: ten)']
       ]
     },
     {

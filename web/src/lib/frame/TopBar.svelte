@@ -16,15 +16,23 @@
   const stages = [
     { href: '#/', label: 'Briefs', at: /^\/(briefs.*)?$/ },
     { href: '#/ingredients', label: 'Ingredients', at: /^\/(ingredients|side-by-side|shelf|scale)/ },
-    { href: '#/blends', label: 'Blends', at: /^\/(blends|bench|compare|print)/ }
+    { href: '#/blends', label: 'Blends', at: /^\/(blends|bench|compare|print)/ },
+    { href: '#/formulas', label: 'Formulas', at: /^\/(formulas|formula|card|recipe)/ }
   ];
   const brief = $derived(current.brief);
   const on = $derived(undoing.on);
+  let path = $state<HTMLElement>();
+
+  // On a phone the path is longer than the bar: where one is stays in sight.
+  $effect(() => {
+    if (router.location)
+      path?.querySelector('[aria-current]')?.scrollIntoView({ inline: 'nearest', block: 'nearest' });
+  });
 </script>
 
 <header class="no-print">
   <a class="name" href="#/">Fallow Sieve</a>
-  <nav aria-label="Path of the work">
+  <nav aria-label="Path of the work" bind:this={path}>
     {#each stages as stage (stage.href)}
       <a href={stage.href} aria-current={stage.at.test(router.location) ? 'page' : undefined}>{stage.label}</a
       >
@@ -186,9 +194,13 @@
       display: none;
     }
 
+    /* The path scrolls sideways rather than push the tools off the edge. */
     nav {
+      min-width: 0;
       gap: 0.55rem;
       padding-left: 0.25rem;
+      overflow-x: auto;
+      scrollbar-width: none;
     }
 
     .tools .action {

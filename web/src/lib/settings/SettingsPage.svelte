@@ -44,6 +44,17 @@
       ]
     },
     {
+      key: 'binder_school',
+      label: 'Binder school',
+      options: [
+        ['by-moisture', 'psyllium in wet and yeasted doughs, a gum in dry ones'],
+        ['gum', 'a gum in everything'],
+        ['psyllium', 'psyllium in everything'],
+        ['gels', 'seed gels'],
+        ['none', 'no binder at all']
+      ]
+    },
+    {
       key: 'tablespoon',
       label: 'A tablespoon is',
       options: [

@@ -1,24 +1,30 @@
-import { api, ask, ProblemError, type Part, type Schemas } from '../api/client';
-import { sameParts } from './moves';
+import { ProblemError } from '../api/client';
 
-type Draft = Schemas['DraftOut'];
-export interface Working {
-  parts: readonly Part[];
-  based_on: number | null;
-}
-interface Kept extends Working {
-  version: number;
-}
 export type SaveState = 'saved' | 'saving' | 'waiting' | 'conflict';
 
 const PAUSE_MS = 300;
 const RETRY_MS = 3000;
 
+/** Where drafts go: under which name they are kept in this browser, how they are sent, and when two are the same. */
+export interface Port<Working extends object, Draft extends { version: number }> {
+  readonly key: string;
+  put(working: Working, version: number, keepalive: boolean): Promise<Draft>;
+  same(draft: Draft, working: Working): boolean;
+}
+
+/** Words for how a draft is saved. */
+export const SAVE_WORDS: Record<SaveState, string> = {
+  saved: 'saved',
+  saving: 'saving …',
+  waiting: 'not saved yet: the kitchen does not answer; kept in this browser',
+  conflict: 'not saved: changed somewhere else'
+};
+
 /**
- * Saves the draft of one blend as it is changed. Each change is first kept in this browser, then sent; what could
+ * Saves one draft as it is changed. Each change is first kept in this browser, then sent; what could
  * not be sent is sent again, also after a reload. A draft that someone else saved in between is never overwritten.
  */
-export class Autosave {
+export class Autosave<Working extends object, Draft extends { version: number }> {
   state = $state<SaveState>('saved');
   /** The other draft, where someone else saved in between. */
   theirs = $state.raw<Draft | null>(null);
@@ -29,11 +35,11 @@ export class Autosave {
   readonly #key: string;
 
   constructor(
-    private readonly blend_id: number,
+    private readonly port: Port<Working, Draft>,
     draft: Draft
   ) {
     this.#version = draft.version;
-    this.#key = `fallow-sieve.draft.${blend_id}`;
+    this.#key = `fallow-sieve.${port.key}`;
   }
 
   get version(): number {
@@ -45,7 +51,7 @@ export class Autosave {
     const text = localStorage.getItem(this.#key);
     if (!text) return null;
     try {
-      const kept = JSON.parse(text) as Kept;
+      const kept = JSON.parse(text) as Working & { version: number };
       if (kept.version !== this.#version) {
         this.#pending = kept;
         // Still based on what it was based on, so that it stays a conflict after another reload too.
@@ -78,7 +84,7 @@ export class Autosave {
     if (this.state === 'conflict') return false;
     this.#sending = true;
     try {
-      const saved = await this.#put(working);
+      const saved = await this.port.put(working, this.#version, false);
       this.#version = saved.version;
       if (this.#pending === working) this.#pending = null;
     } catch (error) {
@@ -115,20 +121,14 @@ export class Autosave {
   leave(): void {
     clearTimeout(this.#timer);
     if (this.#pending && this.state !== 'conflict')
-      void this.#put(this.#pending, true).catch(() => undefined);
-  }
-
-  async #put(working: Working, keepalive = false): Promise<Draft> {
-    const params = { path: { blend_id: this.blend_id }, header: { 'If-Match': `"${this.#version}"` } };
-    const body = { parts: [...working.parts], based_on: working.based_on };
-    return (await ask(api.PUT('/api/v1/blends/{blend_id}/draft', { params, body, keepalive }))).data;
+      void this.port.put(this.#pending, this.#version, true).catch(() => undefined);
   }
 
   #failed(error: unknown): void {
     if (error instanceof ProblemError && error.status === 412) {
       const other = error.current as Draft;
       // An answer lost on the way: the server holds what we sent, so go on from there.
-      if (this.#pending && sameParts(other.parts, this.#pending.parts)) {
+      if (this.#pending && this.port.same(other, this.#pending)) {
         this.adopt(other);
         return;
       }
@@ -142,7 +142,7 @@ export class Autosave {
 
   #keepHere(): void {
     if (!this.#pending) return;
-    const kept: Kept = { ...this.#pending, version: this.#version };
+    const kept = { ...this.#pending, version: this.#version };
     try {
       localStorage.setItem(this.#key, JSON.stringify(kept));
     } catch {

@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Part } from '../api/client';
-import { Autosave, type Working } from './autosave.svelte';
+import { blendPort, type Working } from '../bench/draft';
+import { Autosave } from './autosave.svelte';
 
 const part = (mass_g: number): Part => ({ ingredient: 'teff-flour', mass_g, locked: false, lot_id: null });
 const working = (mass_g: number): Working => ({ parts: [part(mass_g)], based_on: null });
@@ -63,7 +64,7 @@ const kept = (): { parts: Part[]; version: number } | null =>
 
 describe('a draft that saves itself', () => {
   it('keeps a change in this browser at once, and sends it after a pause', async () => {
-    const save = new Autosave(1, server.held);
+    const save = new Autosave(blendPort(1), server.held);
     save.note(working(130));
     expect(kept()?.parts[0]?.mass_g).toBe(130);
     expect(server.sent).toEqual([]);
@@ -75,14 +76,14 @@ describe('a draft that saves itself', () => {
   });
 
   it('sends only the last of many changes made in a moment', async () => {
-    const save = new Autosave(1, server.held);
+    const save = new Autosave(blendPort(1), server.held);
     [130, 140, 150].forEach((g) => save.note(working(g)));
     await vi.advanceTimersByTimeAsync(400);
     expect(server.sent.map((s) => s.mass_g)).toEqual([150]);
   });
 
   it('sends what changed while it was sending, on the new version', async () => {
-    const save = new Autosave(1, server.held);
+    const save = new Autosave(blendPort(1), server.held);
     save.note(working(130));
     const flushed = save.flush();
     save.note(working(140));
@@ -96,7 +97,7 @@ describe('a draft that saves itself', () => {
   });
 
   it('waits while nobody answers, tries again, and loses nothing', async () => {
-    const save = new Autosave(1, server.held);
+    const save = new Autosave(blendPort(1), server.held);
     server.dead = true;
     save.note(working(130));
     await vi.advanceTimersByTimeAsync(400);
@@ -109,7 +110,7 @@ describe('a draft that saves itself', () => {
   });
 
   it('goes on from a save whose answer was lost on the way', async () => {
-    const save = new Autosave(1, server.held);
+    const save = new Autosave(blendPort(1), server.held);
     server.losesAnswer = true;
     save.note(working(130));
     await vi.advanceTimersByTimeAsync(4000);
@@ -121,7 +122,7 @@ describe('a draft that saves itself', () => {
 
 describe('a draft that someone else saved', () => {
   it('is never overwritten, and is held beside mine', async () => {
-    const save = new Autosave(1, server.held);
+    const save = new Autosave(blendPort(1), server.held);
     server.held = draft(200, 5);
     save.note(working(130));
     await vi.advanceTimersByTimeAsync(400);
@@ -135,7 +136,7 @@ describe('a draft that someone else saved', () => {
   });
 
   it('gives way only when it is said so', async () => {
-    const save = new Autosave(1, server.held);
+    const save = new Autosave(blendPort(1), server.held);
     server.held = draft(200, 5);
     save.note(working(130));
     await vi.advanceTimersByTimeAsync(400);
@@ -146,7 +147,7 @@ describe('a draft that someone else saved', () => {
   });
 
   it('is gone on from when it is taken', async () => {
-    const save = new Autosave(1, server.held);
+    const save = new Autosave(blendPort(1), server.held);
     server.held = draft(200, 5);
     save.note(working(130));
     await vi.advanceTimersByTimeAsync(400);
@@ -157,43 +158,43 @@ describe('a draft that someone else saved', () => {
 
 describe('what a tab left behind', () => {
   it('is found again when the server still holds the version it was based on', () => {
-    new Autosave(1, server.held).note(working(130));
-    const later = new Autosave(1, server.held);
+    new Autosave(blendPort(1), server.held).note(working(130));
+    const later = new Autosave(blendPort(1), server.held);
     expect(later.unsaved()?.parts[0]?.mass_g).toBe(130);
     expect(later.state).toBe('saved');
   });
 
   it('is a conflict when the server has gone on since', () => {
-    new Autosave(1, server.held).note(working(130));
-    const later = new Autosave(1, draft(200, 7));
+    new Autosave(blendPort(1), server.held).note(working(130));
+    const later = new Autosave(blendPort(1), draft(200, 7));
     expect(later.unsaved()?.parts[0]?.mass_g).toBe(130);
     expect(later.state).toBe('conflict');
   });
 
   it('stays a conflict after further changes and another reload, so that theirs is never overwritten unseen', () => {
-    new Autosave(1, server.held).note(working(130));
-    const second = new Autosave(1, draft(200, 7));
+    new Autosave(blendPort(1), server.held).note(working(130));
+    const second = new Autosave(blendPort(1), draft(200, 7));
     second.unsaved();
     second.note(working(131));
-    const third = new Autosave(1, draft(200, 7));
+    const third = new Autosave(blendPort(1), draft(200, 7));
     expect(third.unsaved()?.parts[0]?.mass_g).toBe(131);
     expect(third.state).toBe('conflict');
   });
 
   it('is a conflict too when the server went back to an older state, from a backup', () => {
-    new Autosave(1, draft(120, 9)).note(working(130));
-    const later = new Autosave(1, draft(100, 4));
+    new Autosave(blendPort(1), draft(120, 9)).note(working(130));
+    const later = new Autosave(blendPort(1), draft(100, 4));
     expect(later.unsaved()?.parts[0]?.mass_g).toBe(130);
     expect(later.state).toBe('conflict');
   });
 
   it('is thrown away when it cannot be read', () => {
     localStorage.setItem('fallow-sieve.draft.1', '{broken');
-    expect(new Autosave(1, server.held).unsaved()).toBeNull();
+    expect(new Autosave(blendPort(1), server.held).unsaved()).toBeNull();
     expect(localStorage.getItem('fallow-sieve.draft.1')).toBeNull();
   });
 
   it('is nothing where nothing was left', () => {
-    expect(new Autosave(1, server.held).unsaved()).toBeNull();
+    expect(new Autosave(blendPort(1), server.held).unsaved()).toBeNull();
   });
 });

@@ -1,0 +1,137 @@
+<!-- Swaps for the chosen line: what comes in, what is lost, what else changes; taken as one step. -->
+<script lang="ts">
+  import { api, ask, wordsOf, type Schemas } from '../api/client';
+  import { signed, spaced } from '../format';
+  import { kitchen } from '../kitchen.svelte';
+  import { loadOn } from '../ui/loading.svelte';
+  import { notices } from '../ui/notices.svelte';
+  import type { FormulaBench } from './formula.svelte';
+  import { BLEND } from './types';
+
+  const { bench }: { bench: FormulaBench } = $props();
+  let found = $state.raw<Schemas['SwapsOut'] | null>(null);
+  let wrong = $state('');
+  const currency = $derived(kitchen.settings?.currency ?? '');
+  const kcal = $derived(kitchen.settings?.energy_unit === 'kcal');
+  const at = $derived(
+    bench.selected !== null && bench.lines[bench.selected]?.ingredient !== BLEND ? bench.selected : null
+  );
+  const others = $derived(bench.lines.map((l, n) => ({ l, n })).filter(({ l }) => l.ingredient !== BLEND));
+
+  loadOn(
+    () => ({ at, content: bench.content }),
+    async (asked) => {
+      found = null;
+      if (asked.at === null) return;
+      try {
+        const body = { content: asked.content, at: asked.at } as Schemas['SwapIn'];
+        found = (await ask(api.POST('/api/v1/formula-swaps', { body }))).data;
+        wrong = '';
+      } catch (error) {
+        wrong = wordsOf(error);
+      }
+    }
+  );
+
+  function take(s: Schemas['SwapOut']): void {
+    bench.set({ lines: s.lines });
+    notices.say(`${s.say} Undo goes back.`);
+  }
+
+  function effects(s: Schemas['SwapOut']): string[] {
+    const said = [];
+    if (s.hydration_pct !== null && s.hydration_before_pct !== null) {
+      const by = s.hydration_pct - s.hydration_before_pct;
+      said.push(Math.abs(by) < 0.05 ? 'water as before' : `water ${signed(by, 1)} % of flour`);
+    }
+    if (s.cost_change !== null) said.push(`${signed(s.cost_change, 2)} ${currency || 'in cost'}`.trim());
+    else said.push('cost not known: a price is missing');
+    if (s.energy_change_kj !== null)
+      said.push(
+        kcal ? `${signed(s.energy_change_kj / 4.184, 0)} kcal` : `${signed(s.energy_change_kj, 0)} kJ`
+      );
+    if (s.fat_change_g !== null && Math.abs(s.fat_change_g) >= 0.5)
+      said.push(`${signed(s.fat_change_g, 0)} g fat`);
+    if (s.brings.length) said.push(`brings ${s.brings.map(spaced).join(', ')}`);
+    if (s.rids_of.length) said.push(`no more ${s.rids_of.map(spaced).join(', ')} on record`);
+    return said;
+  }
+  const weight = (lost: number): string =>
+    lost === 0 ? 'nothing to mention' : lost <= 2 ? 'loses little' : lost <= 5 ? 'loses some' : 'loses much';
+</script>
+
+<p>
+  <label>
+    Swap
+    <select
+      class="field"
+      value={at ?? ''}
+      onchange={(e) => (bench.selected = e.currentTarget.value === '' ? null : Number(e.currentTarget.value))}
+    >
+      <option value="">which line?</option>
+      {#each others as { l, n } (n)}<option value={n}>{bench.nameOf(l, n)}</option>{/each}
+    </select>
+  </label>
+  <span class="soft small"
+    >Each keeps what the line was for, then the water is repaired. <a href="#/method/swaps">How?</a></span
+  >
+</p>
+{#if wrong}<p class="held" role="alert">{wrong}</p>{/if}
+{#if at === null}
+  <p class="soft mt-2">Choose a fat, a sweetener, an egg, a milk, a thickener in a filling or a binder.</p>
+{:else if found}
+  {#if found.say}<p class="soft mt-2">{found.say}</p>{/if}
+  <ul>
+    {#each found.items as s, n (n)}
+      <li>
+        <div class="head">
+          <b>{s.name}</b>
+          <span class="small soft">{weight(s.lost)}</span>
+          <button class="action" onclick={() => take(s)} aria-label="Take it: {s.name}">Take it</button>
+        </div>
+        <p>{s.say}</p>
+        <p class="small soft">{effects(s).join(' · ')}</p>
+        {#if s.losses.length}<ul class="losses small">
+            {#each s.losses as loss (loss.say)}<li>
+                <span class="weight" aria-hidden="true">{'−'.repeat(Math.min(3, loss.weight))}</span>
+                {loss.say}
+              </li>{/each}
+          </ul>{/if}
+      </li>
+    {/each}
+  </ul>
+{:else if !wrong}
+  <p class="soft mt-2" role="status">Looking for what could stand in …</p>
+{/if}
+
+<style>
+  ul > li {
+    padding: 0.5rem 0;
+    border-bottom: 1px solid var(--hairline);
+  }
+
+  .head {
+    display: flex;
+    align-items: center;
+    gap: 0.75rem;
+  }
+
+  .head .action {
+    margin-left: auto;
+  }
+
+  .losses li {
+    display: flex;
+    gap: 0.5rem;
+    padding: 0.05rem 0;
+    border: 0;
+  }
+
+  .weight {
+    flex: none;
+    width: 1.8rem;
+    color: var(--close);
+    font-weight: 600;
+    text-align: right;
+  }
+</style>

@@ -1,0 +1,202 @@
+<!-- A card for paper: what to weigh, the steps, the bake, what is in a piece, cautions, and room for what really happened. -->
+<script lang="ts">
+  import { api, ask, wordsOf, type Schemas } from '../api/client';
+  import { BLEND, STAGES, type FormulaJudgement, type FormulaOut } from '../formula/types';
+  import { day, figure, mass, massFigure } from '../format';
+  import { kitchen } from '../kitchen.svelte';
+  import { loadOn } from '../ui/loading.svelte';
+  import Trouble from '../ui/Trouble.svelte';
+
+  const { params }: { params: { id: string } } = $props();
+  interface Paper {
+    found: FormulaOut;
+    judgement: FormulaJudgement;
+    card: Schemas['Card'];
+    finished: Schemas['Finished'];
+  }
+  let paper = $state.raw<Paper | null>(null);
+  let trouble = $state('');
+  const unit = $derived(kitchen.settings?.mass_unit ?? 'g');
+  const energy = $derived(kitchen.settings?.energy_unit === 'kcal' ? 'energy_kcal' : 'energy_kj');
+  const rows = $derived(
+    [energy, 'fat_g', 'carbohydrate_g', 'sugars_g', 'fibre_g', 'protein_g', 'salt_g'].map((n) =>
+      kitchen.reference!.nutrients.find((x) => x.name === n)!
+    )
+  );
+
+  async function load(id: string): Promise<void> {
+    trouble = '';
+    try {
+      const path = { formula_id: Number(id) };
+      const found = (await ask(api.GET('/api/v1/formulas/{formula_id}', { params: { path } }))).data;
+      const body = { content: found.draft.content } as Schemas['OnContentIn'];
+      const [judgement, card, finished] = await Promise.all([
+        ask(api.POST('/api/v1/formula-judgements', { body })),
+        ask(api.GET('/api/v1/formulas/{formula_id}/card', { params: { path } })),
+        ask(api.POST('/api/v1/finished-bakes', { body: body as Schemas['FinishIn'] }))
+      ]);
+      paper = { found, judgement: judgement.data, card: card.data, finished: finished.data };
+    } catch (error) {
+      trouble = wordsOf(error);
+    }
+  }
+
+  loadOn(() => params.id, load);
+
+  function nameOf(l: Schemas['LineFacts']): string {
+    return l.ingredient === BLEND ? (paper?.found.draft.content.blend?.name ?? 'The blend') : l.name;
+  }
+</script>
+
+{#if trouble}
+  <Trouble say={trouble} again={() => load(params.id)} />
+{:else if paper && kitchen.settings}
+  {@const { found, judgement: j, card, finished } = paper}
+  {@const blend = found.draft.content.blend}
+  <div class="page paper">
+    <p class="no-print mb-4 flex gap-2">
+      <button class="action main" onclick={() => print()}>Print this card</button>
+      <a class="action" href="#/formula/{found.formula.id}">To the bench</a>
+    </p>
+    <h1>{found.formula.name}</h1>
+    <p class="soft">
+      {kitchen.useName(found.draft.content.use)}{blend
+        ? ` on ${blend.name}${blend.revision ? `, revision ${blend.revision}` : ''}`
+        : ''} · {kitchen.settings.name} · printed {day(new Date().toISOString())}
+    </p>
+    <p><strong>{j.say}</strong> {j.say_more}</p>
+    <div class="cols">
+      <section>
+        <h2>To weigh</h2>
+        <table class="lines">
+          <thead
+            ><tr
+              ><th scope="col">stage</th><th scope="col">ingredient</th><th scope="col" class="num">{unit}</th
+              ><th scope="col" class="num">% of flour</th><th scope="col">done</th></tr
+            ></thead
+          >
+          <tbody>
+            {#each j.analysis.lines as l (l.index)}
+              <tr
+                ><td class="soft">{STAGES[l.stage]}</td><th scope="row">{nameOf(l)}</th><td class="num big"
+                  >{massFigure(l.mass_g, unit)}</td
+                ><td class="num">{figure(l.flour_pct, 1)}</td><td><i></i></td></tr
+              >
+            {/each}
+            <tr class="sum"
+              ><td></td><th scope="row">Together</th><td class="num big"
+                >{massFigure(j.analysis.mass_g, unit)}</td
+              ><td></td><td></td></tr
+            >
+          </tbody>
+        </table>
+        <h2>In a piece of {mass(finished.piece_g, unit)}, baked</h2>
+        <table class="lines">
+          <tbody>
+            {#each rows as n (n.name)}
+              {@const e = finished.per_piece[n.name]}
+              <tr
+                ><th scope="row">{n.label}</th><td class="num"
+                  >{e?.typical === null
+                    ? 'not known'
+                    : `${e?.high === null ? '≥ ' : ''}${figure(e?.typical, n.name.startsWith('energy') ? 0 : 1)}`}</td
+                ><td>{n.unit}</td></tr
+              >
+            {/each}
+          </tbody>
+        </table>
+        <p class="small">{finished.say}</p>
+      </section>
+      <section>
+        <h2>Steps</h2>
+        <ol>
+          {#each card.steps as step (step)}<li>{step}</li>{/each}
+        </ol>
+        {#if found.draft.content.method}<h2>Method</h2>
+          <p class="method">{found.draft.content.method}</p>{/if}
+        {#if j.warnings.length}<h2>To look at</h2>
+          <ul>
+            {#each j.warnings as w (w)}<li>{w}</li>{/each}
+          </ul>{/if}
+        <h2>Cautions</h2>
+        <ul>
+          {#each card.cautions as c (c)}<li>{c}</li>{/each}
+        </ul>
+        <h2>What really happened</h2>
+        <p class="small">
+          Water poured in all: ________ {unit} · dough: ____ ° · core: ____ ° · weight after baking: ________
+        </p>
+        <div class="notes"></div>
+      </section>
+    </div>
+  </div>
+{/if}
+
+<style>
+  .paper {
+    max-width: 62rem;
+  }
+
+  .cols {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 2rem;
+  }
+
+  h2 {
+    margin: 1rem 0 0.3rem;
+  }
+
+  .big {
+    font-size: 1.0625rem;
+    font-weight: 600;
+  }
+
+  .sum th,
+  .sum td {
+    border-top: 1px solid var(--ink);
+    font-weight: 600;
+  }
+
+  i {
+    display: block;
+    width: 16px;
+    height: 16px;
+    border: 1.5px solid var(--ink);
+  }
+
+  ol {
+    padding-left: 1.3rem;
+    list-style: decimal;
+  }
+
+  ul,
+  ol {
+    font-size: 0.875rem;
+  }
+
+  li {
+    margin-bottom: 0.25rem;
+  }
+
+  .method {
+    white-space: pre-line;
+  }
+
+  .notes {
+    height: 4rem;
+    background: repeating-linear-gradient(transparent 0 1.7rem, var(--hairline) 1.7rem calc(1.7rem + 1px));
+  }
+
+  @media (max-width: 700px) {
+    .cols {
+      grid-template-columns: 1fr;
+    }
+  }
+
+  @media print {
+    .paper {
+      padding: 0;
+    }
+  }
+</style>
