@@ -38,6 +38,7 @@ pytest: $(STAMPS)/python-dev $(WEB)
 bench: $(STAMPS)/python-dev $(WEB)
 	$(BIN)/python bench/analyse_bench.py
 	$(BIN)/python bench/http_bench.py
+	$(BIN)/python bench/formula_bench.py
 	$(BIN)/python bench/propose_bench.py
 	@scripts/need-chromium.sh
 	$(BIN)/python bench/drag_bench.py

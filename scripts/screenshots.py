@@ -26,11 +26,6 @@ def nothing(_page: Page) -> None:
     """Leave the page as it opens."""
 
 
-def open_sieve(page: Page) -> None:
-    """Open the sieve that holds the blend."""
-    page.locator('[data-metric="fibre_pct"] .head').click()
-
-
 def mend(page: Page) -> None:
     """Ask for the smallest changes, and look at the first."""
     page.keyboard.press("m")
@@ -51,11 +46,6 @@ def trade_off(page: Page) -> None:
     page.get_by_role("button", name="trade two aims off").click()
     page.get_by_text("of 12 points").wait_for(state="hidden", timeout=60_000)
     page.locator(".point").nth(4).hover()
-
-
-def open_bag(page: Page) -> None:
-    """Show the whole bag."""
-    page.get_by_role("tab", name="The bag").click()
 
 
 def choose_part(page: Page) -> None:
@@ -101,6 +91,34 @@ def look_at_table(page: Page) -> None:
     page.get_by_label("Table or data package").set_input_files(file)
 
 
+def paste_recipe(page: Page) -> None:
+    """Paste a wheat recipe in cups and spoons, with a slip in it, and have it made over."""
+    text = (
+        "Lamp room gingerbread\nMakes 9\n\n2 cups plain flour\n2 tsp baking powder\na pinch of salt\n"
+        "½ cup (115 g) butter, melted\n3/4 cup brown sugar\n2 heaped tbsp honey\n2 large eggs\n1 1/4 cups milk\n"
+        "2 tsp ground ginger\n\nMethod\nBake at 180 °C (400 °F) for 35 minutes."
+    )
+    page.get_by_role("textbox", name="Recipe").fill(text)
+    page.get_by_label("Blend", exact=True).select_option(label="Everyday buffet mix")
+    page.get_by_label("Use", exact=True).select_option("layer-cake")
+    page.get_by_role("list", name="Changes").wait_for()
+    page.get_by_role("textbox", name="Recipe").evaluate("e => { e.scrollTop = 0; e.blur(); }")
+
+
+def swap_butter(page: Page) -> None:
+    """Look at what could stand in for the butter."""
+    page.get_by_role("button", name="Swap Butter, unsalted").click()
+    page.get_by_role("button", name="Take it: Ghee").wait_for()
+
+
+def scale_to_tin(page: Page) -> None:
+    """Scale to two tapered tins that are filled a little too far."""
+    page.get_by_role("tab", name="Scale").click()
+    for name, value in (("base_length_cm", "18"), ("base_width_cm", "8.5"), ("tins", "2"), ("fill_pct", "62")):
+        page.locator(f"[data-wish={name}]").fill(value)
+    page.get_by_text("climb over the rim").wait_for()
+
+
 SHOTS: tuple[tuple[str, str, Callable[[Page], None], dict[str, Any]], ...] = (
     ("briefs", "#/", nothing, {}),
     ("bench-passing", "#/bench/1", nothing, {}),
@@ -108,8 +126,6 @@ SHOTS: tuple[tuple[str, str, Callable[[Page], None], dict[str, Any]], ...] = (
     ("proposals", "#/bench/3", propose, {}),
     ("trade-off", "#/bench/1", trade_off, {}),
     ("clash", "#/bench/9", propose, {"color_scheme": "dark"}),
-    ("how-worked", "#/bench/5", open_sieve, {}),
-    ("bag", "#/bench/8", open_bag, {}),
     ("compare", "#/compare/1", nothing, {}),
     ("shelf", "#/ingredients", read_number, {}),
     ("ingredient", "#/ingredients/brown-rice-flour", nothing, {}),
@@ -117,8 +133,10 @@ SHOTS: tuple[tuple[str, str, Callable[[Page], None], dict[str, Any]], ...] = (
     ("label", "#/ingredients/teff-flour/label", type_label, {}),
     ("bench-test", "#/ingredients/teff-flour/test/water", soak_flour, {}),
     ("shelf-files", "#/shelf/files", look_at_table, {}),
-    ("brief", "#/briefs/1", nothing, {}),
-    ("blends", "#/blends", nothing, {}),
+    ("formula", "#/formula/1", nothing, {}),
+    ("conversion", "#/recipe", paste_recipe, {}),
+    ("swap", "#/formula/3", swap_butter, {}),
+    ("tin", "#/formula/1", scale_to_tin, {}),
     ("bench-tablet", "#/bench/1", choose_part, {"viewport": {"width": 1024, "height": 768}, "has_touch": True}),
     ("bench-phone", "#/bench/1", choose_part, {"viewport": {"width": 390, "height": 844}, "has_touch": True}),
 )

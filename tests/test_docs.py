@@ -14,9 +14,13 @@ from fallow_sieve.core.blends import METRICS
 from fallow_sieve.core.explanations import explain
 from fallow_sieve.core.ingredients import Role
 from fallow_sieve.core.nutrients import NUTRIENTS
+from fallow_sieve.core.ovens import parse_oven
 from fallow_sieve.formats.blend_file import read_blend
 from fallow_sieve.formats.brief_file import read_brief
 from fallow_sieve.formats.documents import AnalysisDocument, ComparisonDocument
+from fallow_sieve.formats.formula_documents import temperature_answer
+from fallow_sieve.formats.formula_file import read_formula
+from fallow_sieve.reference.formulas import marks
 from fallow_sieve.reference.ingredients import library, library_shelf
 from kit import blend
 
@@ -36,9 +40,19 @@ def test_every_picture_is_shown_somewhere_or_at_least_is_one_of_few():
     pictures = list((ROOT / "docs/screenshots").iterdir())
     assert 5 <= len(pictures) < 20
     shown = (ROOT / "README.md").read_text(encoding="utf-8")
-    assert {"briefs", "bench-passing", "proposals", "mend", "trade-off", "clash", "compare"} <= {
-        p.stem for p in pictures if p.name in shown
-    }
+    assert {
+        "formula",
+        "conversion",
+        "swap",
+        "tin",
+        "briefs",
+        "bench-passing",
+        "proposals",
+        "mend",
+        "trade-off",
+        "clash",
+        "compare",
+    } <= {p.stem for p in pictures if p.name in shown}
 
 
 def test_every_make_target_that_is_named_exists():
@@ -64,12 +78,14 @@ def examples() -> list[dict[str, object]]:
 
 
 def test_the_examples_are_what_is_read_and_written():
-    blend_file, brief, analysis, comparison = examples()
+    blend_file, brief, analysis, comparison, formula, temperature = examples()
     assert read_brief(json.dumps(brief).encode()).wishes.limits.max_bins == 5
     read = read_blend(json.dumps(blend_file).encode())
     assert read.ingredients[0].facts["fibre_g"].range.high == 7
     AnalysisDocument.model_validate(analysis)
     ComparisonDocument.model_validate(comparison)
+    assert [x.stage for x in read_formula(json.dumps(formula).encode()).formula.lines] == ["dry", "gel", "wet", "dry"]
+    assert temperature_answer(parse_oven("350F", marks())).model_dump() == temperature
 
 
 def test_the_lists_of_names_are_whole():
@@ -97,7 +113,8 @@ def test_a_page_links_to_headings_of_the_method_that_are_there(page):
 
 def test_functions_that_the_method_names_are_there():
     files = {p.stem: p.read_text(encoding="utf-8") for p in (ROOT / "src/fallow_sieve/core").rglob("*.py")}
-    for module, name in re.findall(r"`([a-z]+)\.([a-z_]+)`", METHOD):
+    named = re.findall(r"`(?:recipes\.)?([a-z]+)\.([a-z_]+)`", METHOD)
+    for module, name in ((m, n) for m, n in named if n != "csv"):
         assert f"def {name}(" in files[module], (module, name)
 
 
