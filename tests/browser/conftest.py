@@ -77,6 +77,18 @@ def at_home(context: BrowserContext, base_url: str) -> Iterator[None]:
     assert errors == []
 
 
+def over_the_side(page: Page) -> list[str]:
+    """What stands wider than the page, innermost first: nothing, or the reader must scroll sideways."""
+    return page.evaluate("""async () => {
+        await document.fonts.ready;
+        const scrolls = (e) => e && e.scrollWidth > e.clientWidth;
+        if (![document.querySelector('main'), document.documentElement].some(scrolls)) return [];
+        const edge = document.documentElement.clientWidth + 1;
+        const wide = [...document.querySelectorAll('main *')].filter((e) => e.getBoundingClientRect().right > edge);
+        return ['the page', ...wide.map((e) => `${e.tagName.toLowerCase()}.${e.className} ${e.id}`)].reverse().slice(0, 8);
+    }""")
+
+
 def violations(page: Page) -> list[str]:
     """What axe finds wrong with a page, by WCAG 2.2 AA and best practice."""
     page.evaluate(AXE.read_text(encoding="utf-8"))

@@ -325,24 +325,3 @@ def test_big_buttons_serve_floury_hands_on_a_tablet(browser, browser_context_arg
     more.tap()
     expect(page.locator('[data-row="teff-flour"] [data-cell=mass]')).to_have_value("125")
     context.close()
-
-
-@pytest.mark.parametrize("width", [390, 1024, 1280])
-def test_nothing_runs_over_the_side_of_the_page(browser, browser_context_args, base_url, width):
-    context = browser.new_context(**{**browser_context_args, "viewport": {"width": width, "height": 800}})
-    page = context.new_page()
-    for path in (
-        "/#/",
-        "/#/bench/1",
-        "/#/blends",
-        "/#/briefs/1",
-        "/#/compare/1",
-        "/#/print/1",
-        "/#/settings",
-        "/#/method",
-    ):
-        page.goto(path)
-        page.wait_for_load_state("networkidle")
-        over = page.evaluate("document.querySelector('main').scrollWidth - document.querySelector('main').clientWidth")
-        assert over <= 0, path
-    context.close()

@@ -279,16 +279,6 @@ def test_a_page_left_at_once_after_an_edit_finds_it_again(page, formula):
     expect(formula.mass("salt")).to_have_value("21")
 
 
-@pytest.mark.parametrize("width", [1024, 390])
-def test_the_formula_pages_fit_a_tablet_and_a_phone(page, width):
-    page.set_viewport_size({"width": width, "height": 800})
-    for path in ("formulas", "formula/3", "recipe", "card/3"):
-        page.goto(f"/#/{path}")
-        page.reload()
-        expect(page.locator("h1").first).to_be_visible()
-        wide = page.evaluate("document.documentElement.scrollWidth")
-        assert wide <= width, (path, wide)
-
 
 @pytest.mark.parametrize("tab", ["Water", "Binder", "Swap", "Scale", "Bake", "Finished", "Revisions"])
 def test_a_tab_of_the_formula_bench_has_no_accessibility_violations(page, formula, tab):

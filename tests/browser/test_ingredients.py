@@ -378,22 +378,3 @@ def test_the_shelf_goes_out_as_a_table(page):
     rows = list(csv.DictReader(io.StringIO(text)))
     assert len(rows) == 101
     assert next(r for r in rows if r["slug"] == "teff-flour")["protein_g_per_100_g"] == "13.3"
-
-
-@pytest.mark.parametrize("width", [1024, 390])
-def test_the_pages_fit_a_tablet_and_a_phone(page, width):
-    page.set_viewport_size({"width": width, "height": 800})
-    one = "ingredients/teff-flour"
-    paths = [
-        "ingredients",
-        one,
-        f"{one}/label",
-        f"{one}/test/cup",
-        "side-by-side/teff-flour,sorghum-flour",
-        "shelf/files",
-    ]
-    for path in [*paths, "scale"]:
-        page.goto(f"/#/{path}")
-        page.reload()
-        expect(say(page)).to_be_visible()
-        assert page.evaluate("document.documentElement.scrollWidth") <= width, path

@@ -9,7 +9,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import expect
 
-from browser.conftest import violations
+from browser.conftest import over_the_side, violations
 
 
 def test_the_front_page_shows_each_brief_with_its_state_and_next_step(page):
@@ -221,6 +221,16 @@ def test_a_page_has_no_accessibility_violations_light_or_dark(page, name):
         expect(page.locator("h1").first).to_be_visible()
         page.wait_for_timeout(500)  # not until the network is idle: a page with a scale reads it over and over
         assert violations(page) == []
+
+
+@pytest.mark.parametrize("name", PAGES)
+def test_nothing_runs_over_the_side_of_a_page(page, name):
+    page.goto(PAGES[name])
+    expect(page.locator("h1").first).to_be_visible()
+    for width in (1280, 1024, 390):
+        page.set_viewport_size({"width": width, "height": 800})
+        page.wait_for_timeout(250)  # what is measured after it is drawn: the picture of a bench, the rows of a shelf
+        assert over_the_side(page) == [], width
 
 
 @pytest.mark.parametrize("tab", ["The bag", "Propose", "Revisions"])

@@ -131,12 +131,11 @@
         <table class="lines">
           <thead>
             <tr
-              ><th scope="col">Sieve</th><th scope="col"><span class="sr-only">scale</span></th><th
+              ><th scope="col">Sieve</th><th scope="col" class="scale"><span class="sr-only">scale</span></th
+              ><th scope="col" class="num">left</th><th scope="col" class="num">right</th><th
                 scope="col"
-                class="num">left</th
-              ><th scope="col" class="num">right</th><th scope="col" class="num">change</th><th scope="col"
-                >right</th
-              ></tr
+                class="num">change</th
+              ><th scope="col">right</th></tr
             >
           </thead>
           <tbody>
@@ -201,6 +200,13 @@
   @media (max-width: 900px) {
     .two {
       grid-template-columns: minmax(0, 1fr);
+    }
+  }
+
+  /* On a phone the figures and words stay, the drawn scale goes. */
+  @media (max-width: 600px) {
+    .scale {
+      display: none;
     }
   }
 </style>

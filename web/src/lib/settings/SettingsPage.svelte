@@ -161,7 +161,7 @@
 <style>
   dl {
     display: grid;
-    grid-template-columns: max-content 1fr;
+    grid-template-columns: max-content minmax(0, 1fr);
     align-items: center;
     gap: 0.6rem 1.5rem;
     margin: 1rem 0;
@@ -173,7 +173,7 @@
 
   @media (max-width: 600px) {
     dl {
-      grid-template-columns: 1fr;
+      grid-template-columns: minmax(0, 1fr);
       gap: 0.2rem;
     }
 
