@@ -122,9 +122,10 @@ def test_swaps_say_what_is_lost_and_what_else_changes(client):
     at = next(n for n, x in enumerate(content["lines"]) if x["ingredient"] == "unsalted-butter")
     found = post(client, "formula-swaps", content=content, at=at)["items"]
     oil = next(s for s in found if s["to"] == "olive-oil")
-    assert oil["hydration_pct"] == pytest.approx(oil["hydration_before_pct"])
-    assert (oil["rids_of"], oil["brings"]) == ([], [])  # the milk of the finish stays
-    assert oil["cost_change"] is not None
+    does = oil["effects"]
+    assert does["hydration_pct"] == pytest.approx(does["hydration_before_pct"])
+    assert (does["rids_of"], does["brings"]) == ([], [])  # the milk of the finish stays
+    assert does["cost_change"] is not None
     assert [s["lost"] for s in found] == sorted(s["lost"] for s in found)
     salt = post(client, "formula-swaps", content=content, at=1)
     assert (salt["items"], salt["say"]) == ([], "There is no swap for salt in the tables.")
@@ -282,3 +283,14 @@ def test_an_own_ingredient_that_a_formula_rests_on_is_not_deleted(client):
     gone = client.delete(f"{API}/ingredients/{slug}")
     assert gone.status_code == 409
     assert "Sweet" in gone.json["detail"]
+
+
+def test_an_added_ingredient_begins_as_a_line_of_its_own(client):
+    content = content_of(client)
+    line = post(client, "formula-lines", content=content, ingredient="white-sugar")
+    flour_g = post(client, "formula-judgements", content=content)["analysis"]["flour_g"]
+    assert line == {"ingredient": "white-sugar", "mass_g": round(flour_g / 10), "stage": "dry", "note": ""}
+    first = post(client, "formula-lines", content={"lines": []}, ingredient="teff-flour")
+    assert (first["mass_g"], first["stage"]) == (500, "dry")
+    wrong = post(client, "formula-lines", 422, content=content, ingredient="tef-flour")
+    assert "teff-flour" in wrong["detail"]

@@ -58,6 +58,31 @@ def test_a_mass_that_is_typed_is_judged_saved_and_taken_back(page, formula):
     expect(page.get_by_role("alert")).to_contain_text("Give a number of g over 0")
 
 
+def test_a_line_is_taken_up_with_the_keys_and_sorted_by_its_stage(page, formula):
+    formula.open()
+    formula.mass("olive-oil").click()
+    page.keyboard.press("Alt+ArrowUp")
+    rows = page.locator("li[data-row]")
+    expect(rows.nth(5)).to_have_attribute("data-row", "olive-oil")
+    expect(formula.mass("olive-oil")).to_be_focused()
+    page.keyboard.press("ArrowDown")
+    expect(formula.mass("cider-vinegar")).to_be_focused()
+    page.get_by_role("button", name="Sort the lines by stage").click()
+    expect(rows.nth(6)).to_have_attribute("data-row", "olive-oil")
+    page.keyboard.press("Control+z")
+    expect(rows.nth(5)).to_have_attribute("data-row", "olive-oil")
+
+
+def test_an_added_ingredient_begins_at_what_is_usual_or_missing(page, formula):
+    formula.open()
+    page.get_by_role("button", name="Take out Water").click()
+    expect(formula.say).to_contain_text("water short")
+    page.get_by_label("Add an ingredient").fill("water")
+    page.get_by_role("option", name=re.compile("^Water")).click()
+    expect(formula.mass("water")).to_be_focused()
+    expect(formula.say).to_have_text("Nothing holds it.")
+
+
 def test_the_end_of_the_water_moves_with_the_keys_and_the_hand(page, formula):
     formula.open()
     formula.water.focus()
@@ -93,6 +118,7 @@ def test_a_blend_that_has_moved_on_says_what_would_change_and_can_be_taken(page,
     formula.open()
     page.get_by_text("Summit mix is at revision 4 now").click()
     expect(page.get_by_text("Chickpea flour (besan) 0.0 → 7.0 % of flour")).to_be_visible()
+    expect(page.get_by_text(re.compile("water wanted .* % of flour"))).to_be_visible()
     page.get_by_role("button", name="Move to revision 4").click()
     expect(formula.row("@blend")).to_contain_text("revision 4")
     page.keyboard.press("Control+z")
@@ -277,7 +303,6 @@ def test_a_page_left_at_once_after_an_edit_finds_it_again(page, formula):
     page.goto("/#/formulas")
     formula.open()
     expect(formula.mass("salt")).to_have_value("21")
-
 
 
 @pytest.mark.parametrize("tab", ["Water", "Binder", "Swap", "Scale", "Bake", "Finished", "Revisions"])

@@ -12,7 +12,7 @@ from fallow_sieve.api.formula_values import content_of, judged, kitchen_now
 from fallow_sieve.api.http import answer, body, now_text, store, today
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.errors import BadInputError, shown
-from fallow_sieve.core.formulas import WATER
+from fallow_sieve.core.formulas import poured_pct
 from fallow_sieve.core.water import Bake, check_bake, correct, learn
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.store.bakes import add_bake, bake_of, bakes_of_formula, withdraw_bake
@@ -49,8 +49,7 @@ def _row(formula_id: int, content: Content, given: BakeIn) -> BakeRow:
     if predicted is None or use is None:
         raise BadInputError("no water is predicted for this formula", right=found.prediction.say or "choose a use")
     a = found.analysis
-    plain = sum(x.mass_g for x in a.lines if x.in_dough and x.ingredient == WATER)
-    actual = 100 * (a.water_g - plain + given.poured_g) / a.flour_g
+    actual = poured_pct(a, given.poured_g)
     key = content.pinned.key if content.pinned else ""
     on = _day(given.baked_on)
     check_bake(Bake(predicted, actual, key, use.family, on))

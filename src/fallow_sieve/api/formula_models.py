@@ -16,6 +16,7 @@ from fallow_sieve.core.formula_judgements import FormulaJudgement
 from fallow_sieve.core.formulas import CONSISTENCIES, MAX_LINES, MAX_METHOD, Stage
 from fallow_sieve.core.heat import WaterPlan
 from fallow_sieve.core.scaling import Eggs, Rounded
+from fallow_sieve.core.swap_effects import Effects
 from fallow_sieve.core.swaps import Loss
 from fallow_sieve.core.tins import Filling
 from fallow_sieve.core.water import Learnt
@@ -84,6 +85,13 @@ class OnContentIn(In):
     """A formula as it stands, to be looked at."""
 
     content: ContentIn
+
+
+class AddLineIn(In):
+    """What to add to a formula: an ingredient, by its slug."""
+
+    content: ContentIn
+    ingredient: Slug
 
 
 class SwapIn(In):
@@ -307,13 +315,7 @@ class SwapOut(Out):
     lines: list[LineOut]
     water_change_g: float
     short_g: float
-    brings: list[str]
-    rids_of: list[str]
-    cost_change: float | None
-    energy_change_kj: float | None
-    fat_change_g: float | None
-    hydration_pct: float | None
-    hydration_before_pct: float | None
+    effects: Effects
 
 
 class SwapsOut(Out):

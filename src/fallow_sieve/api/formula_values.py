@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import replace
 
 from sqlmodel import Session
 
@@ -68,7 +67,12 @@ def content_out(content: Content) -> ContentOut:
 
 def lines_out(lines: Sequence[Line]) -> list[LineOut]:
     """Return lines (g) as the API gives them."""
-    return [LineOut(ingredient=x.ingredient, mass_g=x.mass_g, stage=str(x.stage), note=x.note) for x in lines]
+    return [line_out(x) for x in lines]
+
+
+def line_out(x: Line) -> LineOut:
+    """Return a line (g) as the API gives it."""
+    return LineOut(ingredient=x.ingredient, mass_g=x.mass_g, stage=str(x.stage), note=x.note)
 
 
 def check_content(session: Session, content: Content) -> None:
@@ -94,8 +98,3 @@ def judged(content: Content) -> FormulaJudgement:
     if content.pinned is not None:
         check_parts(content.pinned.parts, shelf, "/content/blend/parts")
     return judge_formula(content.formula, shelf, formula_rules(), kitchen)
-
-
-def with_lines(content: Content, lines: Sequence[Line]) -> Content:
-    """Return the content with other lines."""
-    return replace(content, formula=replace(content.formula, lines=tuple(lines)))

@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from flask import Blueprint, Response
 from pydantic import TypeAdapter
 
 from fallow_sieve.api.findings import readability_g
 from fallow_sieve.api.formula_models import (
+    AddLineIn,
     ConvertBinderIn,
     ConvertedOut,
     DiluteIn,
@@ -16,6 +19,7 @@ from fallow_sieve.api.formula_models import (
     FinishIn,
     FormulaJudgementOut,
     FormulaReferenceOut,
+    LineOut,
     NamedLabel,
     OnContentIn,
     PanOut,
@@ -28,30 +32,21 @@ from fallow_sieve.api.formula_models import (
     WaterPlanOut,
     WaterTemperatureIn,
 )
-from fallow_sieve.api.formula_values import content_of, judged, kitchen_now, lines_out, with_lines
+from fallow_sieve.api.formula_values import content_of, judged, kitchen_now, line_out, lines_out
 from fallow_sieve.api.http import answer, answer_core, body, store
 from fallow_sieve.api.spec import route
 from fallow_sieve.api.summaries import part_out
+from fallow_sieve.core.adding import begin_line
 from fallow_sieve.core.binding import SCHOOLS, Converted, Dilution, convert_binder, dilute
-from fallow_sieve.core.blends import Blend, analyse
-from fallow_sieve.core.differences import difference
+from fallow_sieve.core.dough_heat import masses_of
 from fallow_sieve.core.errors import BadInputError
 from fallow_sieve.core.finished import Finished, finish
 from fallow_sieve.core.formula_judgements import FormulaJudgement
-from fallow_sieve.core.formulas import (
-    BLEND,
-    OUTSIDE_DOUGH,
-    WATER,
-    Formula,
-    Stage,
-    WorkedFormula,
-    analyse_formula,
-    is_flour,
-)
-from fallow_sieve.core.heat import FRICTION_K, Mass, WaterPlan, water_temperature
-from fallow_sieve.core.ingredients import Ingredient
+from fallow_sieve.core.formulas import Formula, Stage, WorkedFormula, analyse_formula, plain_water_g
+from fallow_sieve.core.heat import FRICTION_K, WaterPlan, water_temperature
+from fallow_sieve.core.repinning import changes_on
 from fallow_sieve.core.scaling import Scaled, by_flour, by_pieces, by_total, round_to_step, whole_eggs
-from fallow_sieve.core.shelf import Shelf
+from fallow_sieve.core.swap_effects import Effects, effects, weigh
 from fallow_sieve.core.swaps import Swap, swaps_for
 from fallow_sieve.core.tins import Filling, FillRule, Tin, filling
 from fallow_sieve.core.uses import rule_of_use
@@ -60,7 +55,6 @@ from fallow_sieve.reference.kitchen import eggs
 from fallow_sieve.reference.recipes import egg_of
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.store.blends import parts_in, revisions_of
-from fallow_sieve.store.formulas import Content
 
 routes = Blueprint("formula_work", __name__)
 _judgement = TypeAdapter(FormulaJudgement)
@@ -98,6 +92,18 @@ def judge() -> Response:
     return answer_core(_judgement, judged(content_of(body(OnContentIn).content)))
 
 
+@routes.post("/formula-lines")
+@route(LineOut, json=AddLineIn)
+def begin() -> Response:
+    """Return the line with which an ingredient begins when it is added to a formula."""
+    given = body(AddLineIn)
+    content = content_of(given.content)
+    shelf, _ = kitchen_now(content)
+    item = shelf.rows[shelf.row(given.ingredient, "/ingredient")]
+    so_far = judged(content) if content.formula.lines else None
+    return answer(line_out(begin_line(item, content.formula.use, so_far, formula_rules())))
+
+
 @routes.post("/formula-pins")
 @route(PinOut, json=OnContentIn)
 def pinned() -> Response:
@@ -110,12 +116,11 @@ def pinned() -> Response:
         newest = next(iter(reversed(revisions_of(session, pin.blend_id))), None)
     if newest is None or (pin.revision is not None and newest.number <= pin.revision):
         return answer(PinOut(newer=None, parts=[], say="", changes=[]))
-    shelf, _ = kitchen_now(content)
+    shelf, kitchen = kitchen_now(content)
     parts = parts_in(newest.parts)
-    moved = difference(analyse(Blend(pin.parts), shelf), analyse(Blend(parts), shelf))
-    lines = [f"{p.name} {p.before_pct or 0:.1f} → {p.after_pct or 0:.1f} % of flour" for p in moved.parts]
+    changes = changes_on(content.formula, parts, shelf, formula_rules(), kitchen)
     say = f"{pin.name} is at revision {newest.number} now ({newest.why.rstrip('.')})."
-    return answer(PinOut(newer=newest.number, parts=[part_out(p) for p in parts], say=say, changes=lines))
+    return answer(PinOut(newer=newest.number, parts=[part_out(p) for p in parts], say=say, changes=list(changes)))
 
 
 @routes.post("/formula-scalings")
@@ -167,27 +172,17 @@ def swaps() -> Response:
     """Return what could stand in for a line, the one that loses least first, with its effects."""
     given = body(SwapIn)
     content = content_of(given.content)
-    shelf, _ = kitchen_now(content)
-    before = judged(content)
-    found = swaps_for(content.formula, given.at, shelf, swap_rules(content.formula.use))
-    was = analyse_formula(content.formula, shelf)
-    items = [_swap(s, content, before, was, shelf) for s in found]
-    name = before.analysis.lines[given.at].name
+    shelf, kitchen = kitchen_now(content)
+    formula, by = content.formula, formula_rules()
+    found = swaps_for(formula, given.at, shelf, swap_rules(formula.use))
+    before = weigh(formula, shelf, by, kitchen)
+    after = [weigh(replace(formula, lines=s.lines), shelf, by, kitchen) for s in found]
+    items = [_swap(s, effects(before, a)) for s, a in zip(found, after, strict=True)]
+    name = before.judgement.analysis.lines[given.at].name
     return answer(SwapsOut(items=items, say="" if items else f"There is no swap for {name.lower()} in the tables."))
 
 
-def _swap(s: Swap, content: Content, before: FormulaJudgement, was: WorkedFormula, shelf: Shelf) -> SwapOut:
-    after = with_lines(content, s.lines)
-    found = judged(after)
-    now = analyse_formula(after.formula, shelf)
-    costs = [finish(f, a, shelf, None).cost for f, a in ((content.formula, was), (after.formula, now))]
-
-    def change(nutrient: str) -> float | None:
-        old, new = was.mix.nutrients[nutrient], now.mix.nutrients[nutrient]
-        if not (old.is_known and new.is_known) or old.typical is None or new.typical is None:
-            return None
-        return new.typical * now.mass_g / 100 - old.typical * was.mass_g / 100
-
+def _swap(s: Swap, effects: Effects) -> SwapOut:
     return SwapOut(
         kind=s.kind,
         to=s.to,
@@ -198,13 +193,7 @@ def _swap(s: Swap, content: Content, before: FormulaJudgement, was: WorkedFormul
         lines=lines_out(s.lines),
         water_change_g=s.water_change_g,
         short_g=s.short_g,
-        brings=sorted(set(found.allergens) - set(before.allergens)),
-        rids_of=sorted(set(before.allergens) - set(found.allergens)),
-        cost_change=None if costs[0] is None or costs[1] is None else costs[1] - costs[0],
-        energy_change_kj=change("energy_kj"),
-        fat_change_g=change("fat_g"),
-        hydration_pct=found.analysis.hydration_pct,
-        hydration_before_pct=before.analysis.hydration_pct,
+        effects=effects,
     )
 
 
@@ -234,37 +223,10 @@ def warm() -> Response:
     content = content_of(given.content)
     shelf, _ = kitchen_now(content)
     friction = FRICTION_K[given.mixing] if given.friction_k is None else given.friction_k
-    water_g = sum(x.mass_g for x in content.formula.lines if x.ingredient == WATER and x.stage not in OUTSIDE_DOUGH)
-    others = _masses(content.formula, shelf, given)
+    others = masses_of(content.formula, shelf, given.room_c, given.cold_c)
+    water_g = plain_water_g(content.formula.lines)
     plan = water_temperature(others, water_g, given.dough_c, friction, given.tap_c, given.yeast)
     return answer_core(_water, plan)
-
-
-_FROM_COLD = ("egg", "milk")
-
-
-def _masses(formula: Formula, shelf: Shelf, given: WaterTemperatureIn) -> list[Mass]:
-    found = []
-    for x in formula.lines:
-        if x.stage in OUTSIDE_DOUGH or x.ingredient == WATER:
-            continue
-        kind = "flour" if x.ingredient == BLEND else _kind(shelf[x.ingredient])
-        found.append(Mass(kind, x.mass_g, given.cold_c if kind in _FROM_COLD else given.room_c))
-    return found
-
-
-def _kind(item: Ingredient) -> str:
-    """What an ingredient counts as in the heat balance, by what it is mostly made of."""
-    if "egg" in item.slug and not item.slug.endswith("powder"):
-        return "egg"
-    if is_flour(item):
-        return "flour"
-    amounts = {k: (r.typical if (r := item.range_of(n)) else 0.0) for k, n in _MOSTLY.items()}
-    most = max(amounts, key=lambda k: amounts[k])
-    return most if amounts[most] > 50 else "flour"
-
-
-_MOSTLY = {"milk": "water_g", "fat": "fat_g", "sugar": "sugars_g"}
 
 
 @routes.post("/finished-bakes")

@@ -27,7 +27,6 @@ from fallow_sieve.core.blends import BANDED, METRICS, Metric
 from fallow_sieve.core.briefs import AIMS, spaced
 from fallow_sieve.core.cautions import union_of
 from fallow_sieve.core.finding import Found, find
-from fallow_sieve.core.formulas import default_stage
 from fallow_sieve.core.ingredients import ROLE_LABELS, Ingredient, Role
 from fallow_sieve.core.nutrients import NUTRIENTS
 from fallow_sieve.core.shelf import Shelf
@@ -129,7 +128,6 @@ def _ingredient(shelf: Shelf, found: Found, aliases: list[AliasRow], lots: list[
         confidence=item.confidence,
         lab=lab_of(item),
         lots=[_lot(lot) for lot in lots],
-        stage=str(default_stage(item)),
         found_by=found.by,
     )
 

@@ -205,7 +205,6 @@ class IngredientOut(Out):
     confidence: str
     lab: list[float] | None
     lots: list[LotOut]
-    stage: str
     found_by: str
 
 

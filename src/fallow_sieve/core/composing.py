@@ -86,9 +86,9 @@ def add_part(
     share_pct = dose.typical_pct if dose else NEW_FLOUR_PCT if item.in_flour_base else NEW_BINDER_PCT
     flour_g = sum(p.mass_g for p in parts if shelf[p.ingredient].in_flour_base)
     mass_g = (flour_g or sum(p.mass_g for p in parts)) * share_pct / 100
-    return (*parts, Part(ingredient, _handy(mass_g)))
+    return (*parts, Part(ingredient, handy(mass_g)))
 
 
-def _handy(mass_g: float) -> float:
-    """A mass that can be weighed: whole grams from 10 g on, tenths below, never nothing."""
+def handy(mass_g: float) -> float:
+    """Return a mass (g) that can be weighed near `mass_g`: whole grams from 10 g on, tenths below, never nothing."""
     return float(round(mass_g)) if mass_g >= 10 else max(0.1, round(mass_g, 1))

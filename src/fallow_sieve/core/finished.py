@@ -11,7 +11,7 @@ from dataclasses import dataclass
 
 from fallow_sieve.core.errors import BadInputError
 from fallow_sieve.core.estimates import Estimate
-from fallow_sieve.core.formulas import BLEND, Formula, Stage, WorkedFormula
+from fallow_sieve.core.formulas import BLEND, WATER, Formula, Stage, WorkedFormula, opened
 from fallow_sieve.core.nutrients import NUTRIENTS
 from fallow_sieve.core.shelf import Shelf
 
@@ -60,9 +60,8 @@ def finish(
     after = analysis.mass_g - lost
     per_100 = {n: _less_water(e, n, analysis.mass_g, after, lost) for n, e in analysis.mix.nutrients.items()}
     piece_g = after / formula.pieces
-    costs = _costs(formula, shelf, None)
-    bought = _costs(formula, shelf, bought_per_kg) if bought_per_kg is not None else None
-    cost = None if costs[1] else costs[0]
+    cost, unpriced = _costs(formula, shelf, None)
+    bought = _costs(formula, shelf, bought_per_kg)[0] if bought_per_kg is not None else None
     return Finished(
         before_g=analysis.mass_g,
         after_g=after,
@@ -73,8 +72,8 @@ def finish(
         per_piece={n: e.times(piece_g / 100) for n, e in per_100.items()},
         cost=cost,
         cost_per_piece=None if cost is None else cost / formula.pieces,
-        unpriced=costs[1],
-        bought_cost_per_piece=bought[0] / formula.pieces if bought and not bought[1] else None,
+        unpriced=unpriced,
+        bought_cost_per_piece=None if bought is None else bought / formula.pieces,
         say=_words(loss_pct, lost, after, formula.pieces, piece_g),
     )
 
@@ -100,26 +99,26 @@ def _less_water(e: Estimate, nutrient: str, before: float, after: float, lost: f
     return e.times(before / after)
 
 
-def _costs(formula: Formula, shelf: Shelf, blend_per_kg: float | None) -> tuple[float, tuple[str, ...]]:
-    """The known cost of everything, and the names of what has no price. Tap water costs nothing."""
-    total, missing = 0.0, []
-    blend_g = sum(p.mass_g for p in formula.blend)
-    for line in formula.lines:
-        if line.ingredient == BLEND and blend_per_kg is not None:
-            total += line.mass_g / 1000 * blend_per_kg
-            continue
-        parts = (
-            [(p.ingredient, line.mass_g * p.mass_g / blend_g) for p in formula.blend]
-            if line.ingredient == BLEND
-            else [(line.ingredient, line.mass_g)]
-        )
-        for slug, mass in parts:
-            price = 0.0 if slug == "water" else shelf[slug].price_per_kg
-            if price is None:
-                missing.append(shelf[slug].name)
-            else:
-                total += mass / 1000 * price
-    return total, tuple(dict.fromkeys(missing))
+def cost_of(formula: Formula, shelf: Shelf) -> float | None:
+    """Return what the whole batch costs, in the kitchen's currency; None where a price is missing."""
+    return _costs(formula, shelf, None)[0]
+
+
+def _costs(formula: Formula, shelf: Shelf, blend_per_kg: float | None) -> tuple[float | None, tuple[str, ...]]:
+    """The cost of everything (None where a price is missing), and the names of what has none. Tap water is free."""
+    lines = formula.lines
+    total = 0.0
+    if blend_per_kg is not None:
+        total = blend_per_kg * sum(x.mass_g for x in lines if x.ingredient == BLEND) / 1000
+        lines = tuple(x for x in lines if x.ingredient != BLEND)
+    missing = []
+    for part in opened(lines, formula.blend):
+        price = 0.0 if part.ingredient == WATER else shelf[part.ingredient].price_per_kg
+        if price is None:
+            missing.append(shelf[part.ingredient].name)
+        else:
+            total += part.mass_g / 1000 * price
+    return None if missing else total, tuple(missing)
 
 
 def label_nutrients() -> Sequence[str]:

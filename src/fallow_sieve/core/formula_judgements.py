@@ -9,7 +9,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 
 from fallow_sieve.core.baking import BakePlan, Doneness, Pan, Phase, pan_named, plan_bake
-from fallow_sieve.core.binders import GOOD_LOAD, BinderLoad, DoseBand, binder_load
+from fallow_sieve.core.binders import BinderLoad, DoseBand, binder_load
 from fallow_sieve.core.binding import Suggestion, disperse, suggest
 from fallow_sieve.core.cautions import Caution, cautions_for, union_of
 from fallow_sieve.core.formulas import (
@@ -22,6 +22,16 @@ from fallow_sieve.core.formulas import (
     WorkedFormula,
     analyse_formula,
     consistency_or_usual,
+    other_water_g,
+)
+from fallow_sieve.core.gauges import (
+    Gauge,
+    binder_gauge,
+    lift_gauge,
+    state_of,
+    water_gauge,
+    worst_first,
+    yeast_gauges,
 )
 from fallow_sieve.core.gluten import GlutenEstimate, estimate_gluten
 from fallow_sieve.core.ingredients import Role
@@ -30,7 +40,7 @@ from fallow_sieve.core.ovens import GasMark, oven_clashes, oven_mentions
 from fallow_sieve.core.quantities import CupStandard
 from fallow_sieve.core.shares import UsualShare, odd_shares
 from fallow_sieve.core.shelf import Shelf
-from fallow_sieve.core.uses import Status, Use
+from fallow_sieve.core.uses import Use
 from fallow_sieve.core.water import (
     Bake,
     Corrected,
@@ -43,10 +53,6 @@ from fallow_sieve.core.water import (
     learn,
     predict,
 )
-
-SALT_HARD_PCT = 4.0
-SUGAR_HARD_PCT = 25.0
-LOAD_HARD = (0.3, 1.6)
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,28 +79,6 @@ class Kitchen:
     school: str = "by-moisture"
     bakes: Sequence[Bake] = field(default=())
     blend: str = ""
-
-
-@dataclass(frozen=True, slots=True)
-class Gauge:
-    """One thing a formula is judged by: its value and unit, its range where known, its band, and in words.
-
-    Limits are in the unit; None where there is no limit on that side. `status` is pass, close, held or unknown.
-    """
-
-    name: str
-    label: str
-    unit: str
-    value: float | None
-    low: float | None
-    high: float | None
-    hard_low: float | None
-    good_low: float | None
-    good_high: float | None
-    hard_high: float | None
-    status: Status
-    say: str
-    basis: str = "rule of thumb"
 
 
 @dataclass(frozen=True, slots=True)
@@ -143,8 +127,13 @@ def judge_formula(
     binder = binder_load(analysis.dough.parts, rules.doses.get(slug))
     found_lifts = lifts(analysis, rules.leavening.get(slug))
     loads = loads_on_yeast(analysis)
-    gauges = _worst_first(
-        [*_water(analysis, prediction, wanted), *_binder(binder), *map(_lift, found_lifts), *_loads(analysis, loads)]
+    gauges = worst_first(
+        [
+            *water_gauge(analysis, prediction, wanted),
+            *binder_gauge(binder),
+            *map(lift_gauge, found_lifts),
+            *(yeast_gauges(loads) if has_yeast(analysis) else ()),
+        ]
     )
     mixed = analysis.mix.parts
     gluten = estimate_gluten([p for p in mixed if p.ingredient != WATER], own)
@@ -213,147 +202,7 @@ def _dispersed(formula: Formula, shelf: Shelf) -> tuple[str, ...]:
 def _pour(analysis: FormulaAnalysis, wanted: Corrected | None) -> tuple[PourStep, ...]:
     if wanted is None or analysis.flour_g <= 0:
         return ()
-    plain = sum(x.mass_g for x in analysis.lines if x.in_dough and x.ingredient == "water")
-    return hold_back(wanted.low_pct, wanted.high_pct, analysis.flour_g, analysis.water_g - plain)
-
-
-def _status(value: float, hard_low: float, good_low: float, good_high: float, hard_high: float) -> Status:
-    edge = 1e-9
-    if good_low - edge <= value <= good_high + edge:
-        return Status.PASS
-    return Status.CLOSE if hard_low - edge <= value <= hard_high + edge else Status.HELD
-
-
-def _water(analysis: FormulaAnalysis, prediction: Prediction, wanted: Corrected | None) -> list[Gauge]:
-    value = analysis.hydration_pct
-    if value is None:
-        return []
-    if wanted is None:
-        return [
-            Gauge(
-                "water",
-                "Water",
-                "% of flour",
-                value,
-                None,
-                None,
-                None,
-                None,
-                None,
-                None,
-                Status.UNKNOWN,
-                prediction.say,
-            )
-        ]
-    low, high = wanted.low_pct, wanted.high_pct
-    reach = (high - low) / 2
-    status = _status(value, low - reach, low, high, high + reach)
-    off = value - (low if value < low else high)
-    grams = abs(off) / 100 * analysis.flour_g
-    say = "passes" if status is Status.PASS else f"{grams:.0f} g water {'short' if off < 0 else 'over'}"
-    return [
-        Gauge(
-            "water",
-            "Water",
-            "% of flour",
-            value,
-            None,
-            None,
-            max(0.0, low - reach),
-            low,
-            high,
-            high + reach,
-            status,
-            say,
-        )
-    ]
-
-
-def _binder(binder: BinderLoad) -> list[Gauge]:
-    if binder.load is None:
-        return (
-            [Gauge("binder", "Binder", "× usual", None, None, None, None, None, None, None, Status.UNKNOWN, binder.say)]
-            if binder.doses
-            else []
-        )
-    low, high = GOOD_LOAD
-    status = _status(binder.load, LOAD_HARD[0], low, high, LOAD_HARD[1])
-    words = {"none": "none at all", "light": "light", "good": "passes", "heavy": "heavy", "double": "double dose?"}
-    return [
-        Gauge(
-            "binder",
-            "Binder",
-            "× usual",
-            binder.load,
-            None,
-            None,
-            LOAD_HARD[0],
-            low,
-            high,
-            LOAD_HARD[1],
-            status,
-            words[binder.state],
-        )
-    ]
-
-
-def _lift(lift: Lift) -> Gauge:
-    usual = lift.usual
-    if usual is None:
-        return Gauge(
-            lift.kind,
-            lift.label,
-            "% of flour",
-            lift.value_pct,
-            None,
-            None,
-            None,
-            None,
-            None,
-            None,
-            Status.UNKNOWN,
-            "not usual here",
-        )
-    hard_low, hard_high = usual.low_pct / 2, usual.high_pct * 1.5
-    status = _status(lift.value_pct, hard_low, usual.low_pct, usual.high_pct, hard_high)
-    off = lift.value_pct - (usual.low_pct if lift.value_pct < usual.low_pct else usual.high_pct)
-    say = "passes" if status is Status.PASS else f"{abs(off):.1f} % {'short' if off < 0 else 'over'}"
-    return Gauge(
-        lift.kind,
-        lift.label,
-        "% of flour",
-        lift.value_pct,
-        None,
-        None,
-        hard_low,
-        usual.low_pct,
-        usual.high_pct,
-        hard_high,
-        status,
-        say,
-    )
-
-
-def _loads(analysis: WorkedFormula, loads: Sequence[Load]) -> list[Gauge]:
-    if not has_yeast(analysis):
-        return []
-    found = []
-    for load in loads:
-        good, hard = (3.0, SALT_HARD_PCT) if load.kind == "salt" else (10.0, SUGAR_HARD_PCT)
-        status = _status(load.flour_pct, 0.0, 0.0, good, hard)
-        say = "passes" if status is Status.PASS else "slows yeast"
-        label = {"salt": "Salt on yeast", "sugar": "Sugar on yeast"}[load.kind]
-        found.append(
-            Gauge(load.kind, label, "% of flour", load.flour_pct, None, None, 0.0, 0.0, good, hard, status, say)
-        )
-    return found
-
-
-_ORDER = (Status.HELD, Status.CLOSE, Status.UNKNOWN, Status.PASS)
-
-
-def _worst_first(gauges: Sequence[Gauge]) -> tuple[Gauge, ...]:
-    return tuple(sorted(gauges, key=lambda g: _ORDER.index(g.status)))
+    return hold_back(wanted.low_pct, wanted.high_pct, analysis.flour_g, other_water_g(analysis))
 
 
 def _warnings(
@@ -372,19 +221,7 @@ def _doubts(analysis: FormulaAnalysis) -> tuple[str, ...]:
 
 
 def _say(gauges: Sequence[Gauge], use: Use | None) -> str:
-    if use is None:
-        return "No use is chosen, so nothing is judged."
-    by = {s: [g for g in gauges if g.status is s] for s in _ORDER}
-    held, close = by[Status.HELD], by[Status.CLOSE]
-    if held:
-        named = ", ".join(f"{g.label.lower()} ({g.say})" for g in held)
-        return f"Held by {len(held)} of {len(gauges)}: {named}."
-    if close:
-        named = ", ".join(f"{g.label.lower()} ({g.say})" for g in close)
-        return f"Nothing holds it. Close: {named}."
-    if not by[Status.PASS]:
-        return "Nothing can be judged yet."
-    return "Nothing holds it."
+    return "No use is chosen, so nothing is judged." if use is None else state_of(gauges)
 
 
 def _odd(warnings: Sequence[str]) -> str:

@@ -205,6 +205,28 @@ def flour_of(dough: Contents, shelf: Shelf) -> float:
     return sum(p.mass_g for p in dough.parts if is_flour(shelf[p.ingredient]))
 
 
+def plain_water_g(lines: Sequence[Line]) -> float:
+    """Return the g of plain water in those of `lines` that are mixed into the dough: what is poured by hand."""
+    return sum(x.mass_g for x in lines if x.ingredient == WATER and x.stage not in OUTSIDE_DOUGH)
+
+
+def other_water_g(analysis: FormulaAnalysis) -> float:
+    """Return the g of counted water that comes from anything but plain water: milk, egg, honey, butter."""
+    return sum(
+        x.brings_g["water_g"] or 0.0 for x in analysis.lines if x.in_dough and x.water_counts and x.ingredient != WATER
+    )
+
+
+def poured_pct(analysis: FormulaAnalysis, poured_g: float) -> float:
+    """Return the total water (% of flour base) with `poured_g` (g) of plain water in place of the formula's own.
+
+    Raises BadInputError without flour.
+    """
+    if analysis.flour_g <= 0:
+        raise BadInputError("there is no flour to take a share of", right="add the blend first")
+    return 100 * (other_water_g(analysis) + poured_g) / analysis.flour_g
+
+
 def total_of(mix: Contents, nutrient: str) -> Estimate:
     """Return the g (or mg, kJ: the nutrient's unit) of `nutrient` in the whole of `mix`, with its 95 % interval."""
     return mix.nutrients[nutrient].times(mix.mass_g / 100)

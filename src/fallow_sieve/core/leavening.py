@@ -132,3 +132,13 @@ def _dough_g(formula: WorkedFormula, nutrient: str) -> float:
 def powder_equivalent(slug: str) -> float:
     """Return the g of baking powder that 1 g of `slug` stands for; 0 where it is no chemical leavening."""
     return _POWDERS.get(slug, 0.0)
+
+
+def usual_share_pct(slug: str, rule: LeaveningRule | None) -> float | None:
+    """Return the usual of a yeast or powder (slug) by a use's rule, % of flour base; None where it has none."""
+    if rule is None:
+        return None
+    for usual, weights in ((rule.yeast, _YEASTS), (rule.powder, _POWDERS)):
+        if usual is not None and slug in weights and usual.typical_pct > 0:
+            return usual.typical_pct / weights[slug]
+    return None

@@ -9,7 +9,7 @@ from sqlmodel import Session, select
 
 from fallow_sieve.core.blends import Part
 from fallow_sieve.core.formula_judgements import Kitchen, judge_formula
-from fallow_sieve.core.formulas import BLEND, WATER, Formula, Line, Stage
+from fallow_sieve.core.formulas import BLEND, WATER, Formula, Line, Stage, poured_pct
 from fallow_sieve.core.quantities import CupStandard, SpoonStandard
 from fallow_sieve.core.shelf import Shelf
 from fallow_sieve.demo.scenario import COPPERBECK, LOW_INGS, Bin
@@ -222,7 +222,6 @@ def _bake(formula_id: int, content: Content, at: datetime, poured_g: float, note
     predicted = found.prediction.typical_pct
     assert predicted is not None
     assert content.pinned is not None
-    plain = sum(x.mass_g for x in a.lines if x.ingredient == WATER)
     return BakeRow(
         formula_id=formula_id,
         blend=content.pinned.key,
@@ -231,7 +230,7 @@ def _bake(formula_id: int, content: Content, at: datetime, poured_g: float, note
         baked_on=at.date().isoformat(),
         flour_g=a.flour_g,
         poured_g=poured_g,
-        actual_pct=100 * (a.water_g - plain + poured_g) / a.flour_g,
+        actual_pct=poured_pct(a, poured_g),
         predicted_pct=predicted,
         note=note,
         created_at=_text(at),

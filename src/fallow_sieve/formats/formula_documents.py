@@ -6,8 +6,9 @@ from collections.abc import Sequence
 from typing import Any
 
 from fallow_sieve.core.conversion import Conversion
-from fallow_sieve.core.formula_judgements import FormulaJudgement, Gauge
+from fallow_sieve.core.formula_judgements import FormulaJudgement
 from fallow_sieve.core.formulas import LineFacts
+from fallow_sieve.core.gauges import Gauge
 from fallow_sieve.core.ovens import OvenSetting
 from fallow_sieve.core.recipes.checks import Finding
 from fallow_sieve.core.recipes.reading import ReadRecipe

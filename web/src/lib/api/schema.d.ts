@@ -434,6 +434,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/formula-lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return the line with which an ingredient begins when it is added to a formula. */
+        post: operations["post__api_v1_formula-lines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/formula-pins": {
         parameters: {
             query?: never;
@@ -1237,6 +1254,15 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * AddLineIn
+         * @description What to add to a formula: an ingredient, by its slug.
+         */
+        AddLineIn: {
+            content: components["schemas"]["ContentIn"];
+            /** Ingredient */
+            ingredient: string;
+        };
         /**
          * Analysis
          * @description What a blend is: its contents, metrics in their own units, colour, cost and quality.
@@ -2321,6 +2347,28 @@ export interface components {
             name: string;
         };
         /**
+         * Effects
+         * @description Allergens that come and go; changes of the batch in currency, kJ and g; hydration in % of flour base.
+         *
+         *     None where one side is not known: a change from the unknown is not told.
+         */
+        Effects: {
+            /** Brings */
+            brings: string[];
+            /** Cost Change */
+            cost_change: number | null;
+            /** Energy Change Kj */
+            energy_change_kj: number | null;
+            /** Fat Change G */
+            fat_change_g: number | null;
+            /** Hydration Before Pct */
+            hydration_before_pct: number | null;
+            /** Hydration Pct */
+            hydration_pct: number | null;
+            /** Rids Of */
+            rids_of: string[];
+        };
+        /**
          * EggOut
          * @description An egg size: g without the shell.
          */
@@ -2889,9 +2937,9 @@ export interface components {
         };
         /**
          * Gauge
-         * @description One thing a formula is judged by: its value and unit, its range where known, its band, and in words.
+         * @description One thing a formula is judged by: its value in its unit, how it stands, a word, and its limits where it has any.
          *
-         *     Limits are in the unit; None where there is no limit on that side. `status` is pass, close, held or unknown.
+         *     `status` is pass, close, held or unknown; without limits (None) nothing but unknown.
          */
         Gauge: {
             /**
@@ -2899,20 +2947,28 @@ export interface components {
              * @default rule of thumb
              */
             basis: string;
-            /** Good High */
+            /**
+             * Good High
+             * @default null
+             */
             good_high: number | null;
-            /** Good Low */
+            /**
+             * Good Low
+             * @default null
+             */
             good_low: number | null;
-            /** Hard High */
+            /**
+             * Hard High
+             * @default null
+             */
             hard_high: number | null;
-            /** Hard Low */
+            /**
+             * Hard Low
+             * @default null
+             */
             hard_low: number | null;
-            /** High */
-            high: number | null;
             /** Label */
             label: string;
-            /** Low */
-            low: number | null;
             /** Name */
             name: string;
             /** Say */
@@ -3089,8 +3145,6 @@ export interface components {
             role: string;
             /** Slug */
             slug: string;
-            /** Stage */
-            stage: string;
             /** Usual Max Pct */
             usual_max_pct: number | null;
             /** Usual Max Reason */
@@ -5269,18 +5323,7 @@ export interface components {
          * @description One candidate, with what it does to allergens, cost, energy, fat and water in the same view.
          */
         SwapOut: {
-            /** Brings */
-            brings: string[];
-            /** Cost Change */
-            cost_change: number | null;
-            /** Energy Change Kj */
-            energy_change_kj: number | null;
-            /** Fat Change G */
-            fat_change_g: number | null;
-            /** Hydration Before Pct */
-            hydration_before_pct: number | null;
-            /** Hydration Pct */
-            hydration_pct: number | null;
+            effects: components["schemas"]["Effects"];
             /** Kind */
             kind: string;
             /** Lines */
@@ -5291,8 +5334,6 @@ export interface components {
             lost: number;
             /** Name */
             name: string;
-            /** Rids Of */
-            rids_of: string[];
             /** Say */
             say: string;
             /** Short G */
@@ -7312,6 +7353,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FormulaJudgementOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_formula-lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AddLineIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineOut"];
                 };
             };
             /** @description Not Found */

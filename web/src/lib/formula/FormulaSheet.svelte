@@ -56,6 +56,10 @@
     {#if j}
       <Gauges gauges={j.gauges} others={bench.ghost?.judgement.gauges} />
       <Warnings warnings={j.warnings} />
+      <p class="soft small how">
+        Circle passes, diamond is close, square is held. Bands are rules of thumb:
+        <a href="#/method/gauges">how each is set</a>.
+      </p>
     {/if}
   {:else if tab === 'revisions'}
     {#await import('./RevisionsTab.svelte') then { default: RevisionsTab }}
@@ -72,11 +76,16 @@
     <FormulaHead {bench} onkeep={() => (keeping = true)} />
     <Pinned {bench} />
     {#if bench.lines.length}
-      <div class="heads small soft formula-grid" aria-hidden="true">
-        <span>stage</span>
-        <span>ingredient</span>
-        <span class="right-end">{unit}</span>
-        <span class="right-end">% flour</span>
+      <div class="heads small soft formula-grid">
+        <button
+          class="link in-order"
+          aria-label="Sort the lines by stage"
+          title="Put the lines in the order of the work"
+          onclick={() => bench.sortByStage()}>stage</button
+        >
+        <span aria-hidden="true">ingredient</span>
+        <span class="right-end" aria-hidden="true">{unit}</span>
+        <span class="right-end" aria-hidden="true">% flour</span>
       </div>
       <ul class="rows">
         {#each bench.lines as line, index (index + line.ingredient)}<LineRow {bench} {line} {index} />{/each}
@@ -151,6 +160,15 @@
 
   .heads {
     padding: 0.4rem 0 0.2rem;
+  }
+
+  .in-order {
+    justify-self: start;
+    color: inherit;
+  }
+
+  .how {
+    margin-top: 0.6rem;
   }
 
   .right-end {

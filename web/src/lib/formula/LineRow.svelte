@@ -3,7 +3,7 @@
   import { Replace, X } from '@lucide/svelte';
   import { wordsOf } from '../api/client';
   import Cell from '../bench/Cell.svelte';
-  import { walk } from '../bench/walk';
+  import { carry, walk } from '../bench/walk';
   import { figure, massFigure, mass, readMass, readNumber } from '../format';
   import { kitchen } from '../kitchen.svelte';
   import type { FormulaBench } from './formula.svelte';
@@ -62,7 +62,7 @@
 
   function key(event: KeyboardEvent): void {
     const cell = event.currentTarget as HTMLInputElement;
-    if (walk(event)) return;
+    if (carry(event, (by) => bench.moveLine(index, by)) || walk(event)) return;
     if (event.key === 's' || event.key === 'S') swap();
     else if (event.key === 'Delete' && cell.value === '') bench.remove(index);
     else return;

@@ -38,7 +38,7 @@
     notices.say(`${s.say} Undo goes back.`);
   }
 
-  function effects(s: Schemas['SwapOut']): string[] {
+  function effects(s: Schemas['Effects']): string[] {
     const said = [];
     if (s.hydration_pct !== null && s.hydration_before_pct !== null) {
       const by = s.hydration_pct - s.hydration_before_pct;
@@ -90,7 +90,7 @@
           <button class="action" onclick={() => take(s)} aria-label="Take it: {s.name}">Take it</button>
         </div>
         <p>{s.say}</p>
-        <p class="small soft">{effects(s).join(' · ')}</p>
+        <p class="small soft">{effects(s.effects).join(' · ')}</p>
         {#if s.losses.length}<ul class="losses small">
             {#each s.losses as loss (loss.say)}<li>
                 <span class="weight" aria-hidden="true">{'−'.repeat(Math.min(3, loss.weight))}</span>

@@ -9,6 +9,7 @@ import { formulaPort, sameContent, type FormulaDraft, type FormulaWorking } from
 import {
   BLEND,
   OUTSIDE_DOUGH,
+  STAGES,
   type Content,
   type FormulaJudgement,
   type FormulaLine,
@@ -209,13 +210,29 @@ export class FormulaBench implements Undoable {
     notices.say(`${name} was taken out. Undo brings it back.`);
   }
 
-  /** Adds an ingredient where it commonly goes in, with a little to begin from. */
-  add(item: Ingredient): Promise<void> {
-    const flour_g = this.judgement?.analysis.flour_g ?? 500;
-    const line = { ingredient: item.slug, mass_g: startMass(item, flour_g), stage: item.stage, note: '' };
+  /** Moves a line up (−1) or down (1) among the lines, as one step of undo; at an end it stays. */
+  moveLine(index: number, by: -1 | 1): void {
+    const to = index + by;
+    if (to < 0 || to >= this.lines.length) return;
+    const lines = [...this.lines];
+    [lines[index], lines[to]] = [lines[to]!, lines[index]!];
+    if (this.selected === index) this.selected = to;
+    this.set({ lines });
+  }
+
+  /** Puts the lines in the order of the work; lines of one stage stay as they stand. */
+  sortByStage(): void {
+    const order = Object.keys(STAGES);
+    this.selected = null;
+    this.set({ lines: this.lines.toSorted((a, b) => order.indexOf(a.stage) - order.indexOf(b.stage)) });
+  }
+
+  /** Adds an ingredient where it commonly goes in, at what is missing of it or usual. */
+  async add(item: Ingredient): Promise<void> {
+    const body = { content: this.content, ingredient: item.slug } as Schemas['AddLineIn'];
+    const { data: line } = await ask(api.POST('/api/v1/formula-lines', { body }));
     this.selected = this.lines.length;
     this.set({ lines: [...this.lines, line] });
-    return Promise.resolve();
   }
 
   /** Puts a blend's revision under the formula; where it had none, a line of it comes first. */
@@ -285,11 +302,4 @@ function isPlainWater(line: FormulaLine): boolean {
 async function judge(content: Content): Promise<FormulaJudgement> {
   const body = { content } as Schemas['OnContentIn'];
   return (await ask(api.POST('/api/v1/formula-judgements', { body }))).data;
-}
-
-const LITTLE = new Set(['salt', 'instant-dry-yeast', 'baking-soda', 'baking-powder']);
-
-function startMass(item: Ingredient, flour_g: number): number {
-  const pct = item.role === 'binder' ? 1 : LITTLE.has(item.slug) ? 2 : item.slug === 'water' ? 60 : 10;
-  return Math.max(1, Math.round((flour_g * pct) / 100));
 }

@@ -120,6 +120,48 @@ describe('a formula on its bench', () => {
     expect(dry.withWater(400).lines.at(-1)).toMatchObject({ ingredient: 'water', mass_g: 400, stage: 'wet' });
   });
 
+  it('takes a line up and down among the others, and no further than the ends', async () => {
+    const b = await bench();
+    const order = () => b.lines.map((l) => l.mass_g);
+    b.selected = 1;
+    b.moveLine(1, -1);
+    expect([order(), b.selected]).toEqual([[700, 1000, 50, 9], 0]);
+    b.moveLine(0, -1);
+    b.moveLine(3, 1);
+    expect(order()).toEqual([700, 1000, 50, 9]);
+    b.undo();
+    expect([order(), b.canUndo]).toEqual([[1000, 700, 50, 9], false]);
+  });
+
+  it('puts the lines in the order of the work, those of a stage as they stood', async () => {
+    const b = await bench();
+    b.set({
+      lines: [
+        line('water', 1, 'finish'),
+        line('butter', 2, 'fat'),
+        line('salt', 3, 'dry'),
+        line('yeast', 4, 'dry')
+      ]
+    });
+    b.sortByStage();
+    expect(b.lines.map((l) => l.ingredient)).toEqual(['salt', 'yeast', 'butter', 'water']);
+    b.undo();
+    expect(b.lines[0]!.ingredient).toBe('water');
+  });
+
+  it('adds what the server says an ingredient begins as', async () => {
+    const b = await bench();
+    server.on('POST', '/formula-lines', ({ body }) => {
+      expect(body).toMatchObject({ ingredient: 'salt', content: { pieces: 2 } });
+      return line('salt', 20, 'dry');
+    });
+    await b.add({ slug: 'salt' } as never);
+    expect([b.lines.at(-1), b.selected]).toEqual([line('salt', 20, 'dry'), 4]);
+    server.on('POST', '/formula-lines', () => problem(422, 'no such ingredient'));
+    await expect(b.add({ slug: 'x' } as never)).rejects.toThrow('no such ingredient');
+    expect(b.lines).toHaveLength(5);
+  });
+
   it('makes one step of undo of a drag, however many moves it had', async () => {
     const b = await bench();
     const before = b.content;

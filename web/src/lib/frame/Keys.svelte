@@ -61,6 +61,7 @@
         ['K', 'keep a revision'],
         ['W', 'water: wanted, poured, learnt'],
         ['S', 'in a row: what could stand in for it'],
+        ['Alt ↑ ↓', 'in a row: take the line up or down'],
         ['← →', 'on the end of the water: less or more (Page ↑ ↓: ten)']
       ]
     },
