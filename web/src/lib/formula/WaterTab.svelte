@@ -112,7 +112,7 @@
         <input
           class="field grow"
           aria-label="Note on the bake"
-          placeholder="how it felt, in a word"
+          placeholder="how it felt"
           maxlength="500"
           bind:value={note}
         />
