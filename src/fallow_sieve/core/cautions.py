@@ -13,7 +13,6 @@ from fallow_sieve.core.ingredients import Ingredient
 from fallow_sieve.core.shelf import Shelf
 
 RICE_HEAVY_PCT = 50.0
-_RICE = ("rice",)
 _GELS = ("psyllium", "xanthan", "guar", "flaxseed", "chia", "hpmc", "inulin")
 
 
@@ -135,8 +134,13 @@ def _gels(items: Iterable[Ingredient]) -> Caution | None:
     return Caution("gels", say)
 
 
+@lru_cache(maxsize=4096)
+def _is_rice(slug: str) -> bool:
+    return "rice" in slug.split("-")
+
+
 def _rice(parts: Sequence[PartShare]) -> Caution | None:
-    share = sum(p.mix_pct for p in parts if any(r in p.ingredient.split("-") for r in _RICE))
+    share = sum(p.mix_pct for p in parts if _is_rice(p.ingredient))
     if share < RICE_HEAVY_PCT:
         return None
     return Caution("rice", f"{share:.0f} % rice: for infants and small children vary the grains (inorganic arsenic).")

@@ -9,16 +9,18 @@ from __future__ import annotations
 
 import math
 from collections import defaultdict
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from enum import StrEnum
+
+import numpy as np
 
 from fallow_sieve.core.blends import MAX_MASS_G, Blend, Contents, Part, contents, drawing_on
 from fallow_sieve.core.errors import BadInputError, UnknownNameError, nearest_names
 from fallow_sieve.core.estimates import Estimate
 from fallow_sieve.core.ingredients import Ingredient, Role
 from fallow_sieve.core.nutrients import NUTRIENTS
-from fallow_sieve.core.shelf import Shelf
+from fallow_sieve.core.shelf import COLUMN, FIELDS, Shelf
 
 BLEND = "@blend"  # stands for the pinned blend; no slug can look so
 WATER = "water"
@@ -181,8 +183,8 @@ def analyse_formula(formula: Formula, shelf: Shelf, names: Iterable[str] = NUTRI
     all_mixed = len(mixed) == len(formula.lines)
     dough = mix if all_mixed else contents(Blend(opened(mixed or formula.lines, formula.blend)), own, names)
     flour_g = flour_of(dough, own) if mixed else 0.0
-    blend_per_g = _per_g(formula.blend, own)
-    lines = tuple(_facts(n, x, own, flour_g, blend_per_g) for n, x in enumerate(formula.lines))
+    per_g = _per_g(formula, own)
+    lines = tuple(_facts(n, x, own, flour_g, per_g[x.ingredient]) for n, x in enumerate(formula.lines))
     counted = [x for x in lines if x.in_dough and x.water_counts]
     water_g = sum(x.brings_g["water_g"] or 0.0 for x in counted)
     return WorkedFormula(
@@ -235,9 +237,8 @@ def total_of(mix: Contents, nutrient: str) -> Estimate:
 _PerG = dict[str, float | None]
 
 
-def _facts(n: int, line: Line, shelf: Shelf, flour_g: float, blend_per_g: _PerG) -> LineFacts:
+def _facts(n: int, line: Line, shelf: Shelf, flour_g: float, per_g: _PerG) -> LineFacts:
     item = None if line.ingredient == BLEND else shelf[line.ingredient]
-    per_g = _contents(item) if item else blend_per_g
     return LineFacts(
         index=n,
         ingredient=line.ingredient,
@@ -252,21 +253,32 @@ def _facts(n: int, line: Line, shelf: Shelf, flour_g: float, blend_per_g: _PerG)
     )
 
 
-def _contents(item: Ingredient) -> _PerG:
-    """What 1 g of `item` holds, g; None where unknown."""
-    return {n: r.typical / 100 if (r := item.range_of(n)) is not None else None for n in COUNTED}
+_COLUMNS = [COLUMN[n] for n in COUNTED]
+_VALUES_THEN_KNOWN = [*_COLUMNS, *(len(FIELDS) + c for c in _COLUMNS)]
 
 
-def _per_g(blend: Sequence[Part], shelf: Shelf) -> _PerG:
-    """What 1 g of the blend holds, g; None where one of its parts has no value, for unknown is not zero."""
-    if not blend:
-        return dict.fromkeys(COUNTED)
+def _per_g(formula: Formula, shelf: Shelf) -> dict[str, _PerG]:
+    """What 1 g holds (g) of each ingredient of the lines and of the blend, by slug; None where unknown."""
+    slugs = list({*(x.ingredient for x in formula.lines), *(p.ingredient for p in formula.blend)} - {BLEND})
+    cells = shelf.values_and_known[np.ix_([shelf.row_of[s] for s in slugs], _VALUES_THEN_KNOWN)].tolist()
+    found: dict[str, _PerG] = {
+        slug: {
+            n: value / 100 if known else None
+            for n, value, known in zip(COUNTED, row[: len(COUNTED)], row[len(COUNTED) :], strict=True)
+        }
+        for slug, row in zip(slugs, cells, strict=True)
+    }
+    found[BLEND] = _per_g_of_blend(formula.blend, found)
+    return found
+
+
+def _per_g_of_blend(blend: Sequence[Part], held: Mapping[str, _PerG]) -> _PerG:
+    """What 1 g of the blend holds; None where one of its parts has no value, for unknown is not zero."""
     total = sum(p.mass_g for p in blend)
-    parts = [(p.mass_g / total, _contents(shelf[p.ingredient])) for p in blend]
-    found: _PerG = {}
-    for n in COUNTED:
-        known = [w * c for w, held in parts if (c := held[n]) is not None]
-        found[n] = sum(known) if len(known) == len(parts) else None
+    found: _PerG = dict.fromkeys(COUNTED)
+    for n in COUNTED if blend else ():
+        known = [p.mass_g / total * c for p in blend if (c := held[p.ingredient][n]) is not None]
+        found[n] = sum(known) if len(known) == len(blend) else None
     return found
 
 

@@ -31,14 +31,16 @@ def parse_json(data: bytes) -> Any:
             "not UTF-8 text", place=f"byte {error.start}", right="give a JSON document in UTF-8"
         ) from error
     try:
-        value = json.loads(text, object_pairs_hook=_object, parse_int=_whole)
+        twice: list[_Twice] = []
+        value = json.loads(text, object_pairs_hook=lambda pairs: _object(pairs, twice), parse_int=_whole)
     except json.JSONDecodeError as error:
         raise BadInputError(
             f"not JSON: {error.msg.lower()}",
             place=f"line {error.lineno}, column {error.colno}",
             right="check for a missing comma, quote or bracket",
         ) from error
-    _refuse_twice(value, "")
+    if twice:
+        _refuse_twice(value, "")
     return value
 
 
@@ -69,13 +71,15 @@ class _Twice(dict[str, Any]):
     key: str
 
 
-def _object(pairs: list[tuple[str, Any]]) -> dict[str, Any]:
+def _object(pairs: list[tuple[str, Any]], twice: list[_Twice]) -> dict[str, Any]:
+    """The object of `pairs`; one in which a key stands twice is noted in `twice` too."""
     found = dict(pairs)
     if len(found) == len(pairs):
         return found
     marked = _Twice(found)
     keys = [k for k, _ in pairs]
     marked.key = next(k for k in keys if keys.count(k) > 1)
+    twice.append(marked)
     return marked
 
 

@@ -1,5 +1,6 @@
 import { push } from 'svelte-spa-router';
-import { api, ask, asProblem, ProblemError, type Schemas } from '../api/client';
+import { api, ask, type Schemas } from '../api/client';
+import { sendFile } from '../files/sending';
 
 /** Makes a blend, for a brief or for none, and puts it on the bench. */
 export async function composeNew(name: string, brief_id: number | null): Promise<void> {
@@ -8,20 +9,9 @@ export async function composeNew(name: string, brief_id: number | null): Promise
 }
 
 /** Sends a blend file or CSV as it is; returns the blend and what there is to say about it. */
-export async function importFile(file: File): Promise<Schemas['ImportOut']> {
+export function importFile(file: File): Promise<Schemas['ImportOut']> {
   const isCsv = file.name.toLowerCase().endsWith('.csv');
   const name = file.name.replace(/\.[^.]*$/, '').slice(0, 120);
-  let response: Response;
-  try {
-    response = await fetch(`/api/v1/blends/import?name=${encodeURIComponent(name)}`, {
-      method: 'POST',
-      headers: { 'content-type': isCsv ? 'text/csv' : 'application/json' },
-      body: file
-    });
-  } catch {
-    throw new ProblemError(0, 'The kitchen does not answer. Is the application still running?');
-  }
-  const body: unknown = await response.json().catch(() => null);
-  if (!response.ok) throw asProblem(body, response.status);
-  return body as Schemas['ImportOut'];
+  const path = `blends/import?name=${encodeURIComponent(name)}`;
+  return sendFile(path, isCsv ? 'text/csv' : 'application/json', file);
 }

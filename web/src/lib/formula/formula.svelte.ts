@@ -8,6 +8,7 @@ import { notices } from '../ui/notices.svelte';
 import { formulaPort, sameContent, type FormulaDraft, type FormulaWorking } from './draft';
 import {
   BLEND,
+  BLEND_LINE,
   OUTSIDE_DOUGH,
   STAGES,
   type Content,
@@ -238,8 +239,7 @@ export class FormulaBench implements Undoable {
   /** Puts a blend's revision under the formula; where it had none, a line of it comes first. */
   pinBlend(blend: NonNullable<Content['blend']>): void {
     const has = this.lines.some((l) => l.ingredient === BLEND);
-    const first = { ingredient: BLEND, mass_g: 500, stage: 'dry', note: '' };
-    this.set({ blend, lines: has ? this.lines : [first, ...this.lines] });
+    this.set({ blend, lines: has ? this.lines : [BLEND_LINE, ...this.lines] });
     void this.lookAtPin();
   }
 

@@ -12,6 +12,9 @@ export type FormulaReference = Schemas['FormulaReferenceOut'];
 /** Stands for the pinned blend among the lines. */
 export const BLEND = '@blend';
 
+/** The line of a blend that is put under a formula, to begin from. */
+export const BLEND_LINE: FormulaLine = { ingredient: BLEND, mass_g: 500, stage: 'dry', note: '' };
+
 /** Stages in the order of the work, as they are called. */
 export const STAGES: Record<string, string> = {
   dry: 'dry',

@@ -133,65 +133,13 @@
 {/if}
 
 <style>
-  .paper {
-    max-width: 62rem;
-  }
-
-  .cols {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    gap: 2rem;
-  }
-
-  h2 {
-    margin: 1rem 0 0.3rem;
-  }
-
-  .big {
-    font-size: 1.0625rem;
-    font-weight: 600;
-  }
-
-  .sum th,
-  .sum td {
-    border-top: 1px solid var(--ink);
-    font-weight: 600;
-  }
-
-  i {
-    display: block;
-    width: 16px;
-    height: 16px;
-    border: 1.5px solid var(--ink);
-  }
-
   ol {
     padding-left: 1.3rem;
     list-style: decimal;
   }
 
-  ul,
-  ol {
-    font-size: 0.875rem;
-  }
-
-  li {
-    margin-bottom: 0.25rem;
-  }
-
   .method {
     white-space: pre-line;
-  }
-
-  .notes {
-    height: 4rem;
-    background: repeating-linear-gradient(transparent 0 1.7rem, var(--hairline) 1.7rem calc(1.7rem + 1px));
-  }
-
-  @media (max-width: 700px) {
-    .cols {
-      grid-template-columns: 1fr;
-    }
   }
 
   @media print {

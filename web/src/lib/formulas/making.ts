@@ -1,5 +1,6 @@
 import { push } from 'svelte-spa-router';
-import { api, ask, asProblem, ProblemError, type Schemas } from '../api/client';
+import { api, ask, type Schemas } from '../api/client';
+import { sendFile } from '../files/sending';
 import type { Content } from '../formula/types';
 
 export const EMPTY: Content = {
@@ -30,15 +31,6 @@ function typeOf(name: string): string {
 }
 
 /** Sends a formula file, JSON-LD or a recipe as text, as it is; returns the formula and what there is to say of it. */
-export async function bringIn(file: File): Promise<Schemas['FormulaImportOut']> {
-  let response: Response;
-  try {
-    const headers = { 'content-type': typeOf(file.name) };
-    response = await fetch('/api/v1/formulas/import', { method: 'POST', headers, body: file });
-  } catch {
-    throw new ProblemError(0, 'The kitchen does not answer. Is the application still running?');
-  }
-  const body: unknown = await response.json().catch(() => null);
-  if (!response.ok) throw asProblem(body, response.status);
-  return body as Schemas['FormulaImportOut'];
+export function bringIn(file: File): Promise<Schemas['FormulaImportOut']> {
+  return sendFile('formulas/import', typeOf(file.name), file);
 }

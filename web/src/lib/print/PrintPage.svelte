@@ -123,45 +123,13 @@
 {/if}
 
 <style>
-  .paper {
-    max-width: 62rem;
-  }
-
   .title {
     display: flex;
     gap: 1.25rem;
   }
 
-  .cols {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    gap: 2rem;
-  }
-
-  h2 {
-    margin: 1rem 0 0.3rem;
-  }
-
-  .big {
-    font-size: 1.0625rem;
-    font-weight: 600;
-  }
-
   .blank {
     min-width: 4.5rem;
-  }
-
-  .sum th,
-  .sum td {
-    border-top: 1px solid var(--ink);
-    font-weight: 600;
-  }
-
-  i {
-    display: block;
-    width: 16px;
-    height: 16px;
-    border: 1.5px solid var(--ink);
   }
 
   dl {
@@ -172,25 +140,6 @@
 
   dt {
     color: var(--soft);
-  }
-
-  ul {
-    font-size: 0.875rem;
-  }
-
-  li {
-    margin-bottom: 0.2rem;
-  }
-
-  .notes {
-    height: 5.5rem;
-    background: repeating-linear-gradient(transparent 0 1.7rem, var(--hairline) 1.7rem calc(1.7rem + 1px));
-  }
-
-  @media (max-width: 700px) {
-    .cols {
-      grid-template-columns: 1fr;
-    }
   }
 
   @media print {

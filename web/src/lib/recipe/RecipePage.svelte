@@ -6,6 +6,7 @@
   import { formulas } from '../formula/reference.svelte';
   import { startFormula } from '../formulas/making';
   import { kitchen } from '../kitchen.svelte';
+  import { attempt } from '../ui/attempt';
   import { notices } from '../ui/notices.svelte';
   import Conversion from './Conversion.svelte';
   import ReadLines from './ReadLines.svelte';
@@ -26,14 +27,6 @@
       notices.say(wordsOf(error), true);
     }
   });
-
-  async function attempt(work: () => Promise<unknown>): Promise<void> {
-    try {
-      await work();
-    } catch (error) {
-      notices.say(wordsOf(error), true);
-    }
-  }
 
   const name = $derived(recipe.read?.title || 'Pasted recipe');
   const readable = $derived(recipe.read?.content.lines.length ?? 0);
