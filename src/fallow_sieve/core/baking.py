@@ -7,10 +7,13 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 
 from fallow_sieve.core.cautions import Caution
 from fallow_sieve.core.errors import UnknownNameError
 from fallow_sieve.core.ovens import GasMark, OvenSetting, setting
+
+RICH_PCT = 15.0  # fat and sugars, % of flour
 
 
 @dataclass(frozen=True, slots=True)
@@ -85,8 +88,15 @@ def plan_bake(
 
     `fat_and_sugar_pct` (% of flour) says how rich it is: rich doughs are done at the lower core, lean at the higher.
     """
+    return _planned(tuple(phases), done, pan, tuple(marks), fat_and_sugar_pct > RICH_PCT)
+
+
+@lru_cache(maxsize=256)
+def _planned(
+    phases: tuple[Phase, ...], done: Doneness | None, pan: Pan, marks: tuple[GasMark, ...], rich: bool
+) -> BakePlan:
+    """The bake, kept: a hand that moves a line changes it seldom."""
     planned = tuple(_phase(p, pan, marks) for p in phases)
-    rich = fat_and_sugar_pct > 15
     return BakePlan(
         phases=planned,
         core_low_c=done.core_low_c if done else None,

@@ -13,14 +13,12 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from enum import StrEnum
 
-import numpy as np
-
 from fallow_sieve.core.blends import MAX_MASS_G, Blend, Contents, Part, contents, drawing_on
 from fallow_sieve.core.errors import BadInputError, UnknownNameError, nearest_names
 from fallow_sieve.core.estimates import Estimate
-from fallow_sieve.core.ingredients import Ingredient, Role
+from fallow_sieve.core.ingredients import Fact, Ingredient, Role
 from fallow_sieve.core.nutrients import NUTRIENTS
-from fallow_sieve.core.shelf import COLUMN, FIELDS, Shelf
+from fallow_sieve.core.shelf import Shelf
 
 BLEND = "@blend"  # stands for the pinned blend; no slug can look so
 WATER = "water"
@@ -253,23 +251,16 @@ def _facts(n: int, line: Line, shelf: Shelf, flour_g: float, per_g: _PerG) -> Li
     )
 
 
-_COLUMNS = [COLUMN[n] for n in COUNTED]
-_VALUES_THEN_KNOWN = [*_COLUMNS, *(len(FIELDS) + c for c in _COLUMNS)]
-
-
 def _per_g(formula: Formula, shelf: Shelf) -> dict[str, _PerG]:
     """What 1 g holds (g) of each ingredient of the lines and of the blend, by slug; None where unknown."""
-    slugs = list({*(x.ingredient for x in formula.lines), *(p.ingredient for p in formula.blend)} - {BLEND})
-    cells = shelf.values_and_known[np.ix_([shelf.row_of[s] for s in slugs], _VALUES_THEN_KNOWN)].tolist()
-    found: dict[str, _PerG] = {
-        slug: {
-            n: value / 100 if known else None
-            for n, value, known in zip(COUNTED, row[: len(COUNTED)], row[len(COUNTED) :], strict=True)
-        }
-        for slug, row in zip(slugs, cells, strict=True)
-    }
+    slugs = {*(x.ingredient for x in formula.lines), *(p.ingredient for p in formula.blend)} - {BLEND}
+    found = {slug: _contents(shelf[slug].facts) for slug in slugs}
     found[BLEND] = _per_g_of_blend(formula.blend, found)
     return found
+
+
+def _contents(facts: Mapping[str, Fact]) -> _PerG:
+    return {n: f.range.typical / 100 if (f := facts.get(n)) is not None else None for n in COUNTED}
 
 
 def _per_g_of_blend(blend: Sequence[Part], held: Mapping[str, _PerG]) -> _PerG:

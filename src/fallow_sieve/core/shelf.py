@@ -75,8 +75,10 @@ class Shelf:
         return slug in self.row_of
 
     def __getitem__(self, slug: str) -> Ingredient:
-        row = self.row_of.get(slug)
-        return self.rows[self.row(slug) if row is None else row]
+        try:
+            return self.rows[self.row_of[slug]]
+        except KeyError:
+            return self.rows[self.row(slug)]  # which says what was wrong with it
 
     def row(self, slug: str, place: str = "") -> int:
         """Return the row of `slug`. Raises UnknownNameError naming `place` and the nearest slugs."""

@@ -14,6 +14,7 @@ from functools import lru_cache
 import numpy as np
 
 from fallow_sieve.core.errors import BadInputError
+from fallow_sieve.core.estimates import Range
 from fallow_sieve.core.ingredients import Ingredient, Role
 from fallow_sieve.core.shelf import Shelf
 
@@ -83,14 +84,17 @@ def predict(
     thirsty = {s: m for s, m in flours.items() if s not in holds}
     if flour_g <= 0 or not thirsty:
         return _untold("There is no flour to wet yet.")
-    unknown = [shelf[s].name for s in thirsty if shelf[s].range_of("thirst_g_per_g") is None]
+    items = [shelf[s] for s in thirsty]
+    ranges = [i.range_of("thirst_g_per_g") for i in items]
+    unknown = [i.name for i, r in zip(items, ranges, strict=True) if r is None]
     unknown += [shelf[s].name for s in binders if s not in holds]
     if unknown:
         return _untold(f"The water taken by {', '.join(unknown)} is not known.")
-    thirst, reach = _thirst(thirsty, shelf)
+    drinks = [(i, m, r) for i, m, r in zip(items, thirsty.values(), ranges, strict=True) if r is not None]
+    thirst, reach = _thirst(drinks)
     thirst_pct = 100 * THIRST_SLOPE * (thirst - THIRST_OF_REFERENCE)
     binding = {**binders, **{s: m for s, m in flours.items() if s in holds}}
-    takers = (*_flours(thirsty, shelf, band.typical_pct + thirst_pct), *_binders(binding, flour_g, shelf, holds))
+    takers = (*_flours(drinks, band.typical_pct + thirst_pct), *_binders(binding, flour_g, shelf, holds))
     binder_pct = sum(t.water_pct for t in takers if t.is_binder)
     rest = thirst_pct + binder_pct
     spread = 100 * THIRST_SLOPE * reach
@@ -111,28 +115,22 @@ def _untold(why: str) -> Prediction:
     return Prediction(None, None, None, None, None, None, None, (), why)
 
 
-def _range_of(item: Ingredient) -> tuple[float, float]:
-    found = item.range_of("thirst_g_per_g")
-    assert found is not None  # ruled out by the caller
-    return found.typical, found.sigma
+_Drinks = Sequence[tuple[Ingredient, float, Range]]  # flours with their mass in g and their thirst in g/g
 
 
-def _thirst(flours: Mapping[str, float], shelf: Shelf) -> tuple[float, float]:
+def _thirst(drinks: _Drinks) -> tuple[float, float]:
     """The mean thirst (g/g) and half its 95 % interval, the flours independent of one another."""
-    total = sum(flours.values())
-    known = [(m / total, *_range_of(shelf[s])) for s, m in flours.items()]
-    mean = sum(w * a for w, a, _ in known)
-    return mean, 1.96 * math.sqrt(sum((w * sd) ** 2 for w, _, sd in known))
+    total = sum(m for _, m, _ in drinks)
+    mean = sum(m * r.typical for _, m, r in drinks) / total
+    return mean, 1.96 * math.sqrt(sum((m * r.sigma) ** 2 for _, m, r in drinks)) / total
 
 
-def _flours(flours: Mapping[str, float], shelf: Shelf, flours_pct: float) -> list[Taker]:
+def _flours(drinks: _Drinks, flours_pct: float) -> list[Taker]:
     """What the flours take together, `flours_pct`, shared out by mass times thirst."""
-    total = sum(flours.values())
-    pulls = {slug: mass * _range_of(shelf[slug])[0] for slug, mass in flours.items()}
-    whole = sum(pulls.values()) or 1.0
+    total = sum(m for _, m, _ in drinks)
+    whole = sum(m * r.typical for _, m, r in drinks) or 1.0
     found = [
-        Taker(slug, shelf[slug].name, shelf[slug].role, False, 100 * flours[slug] / total, flours_pct * pull / whole)
-        for slug, pull in pulls.items()
+        Taker(i.slug, i.name, i.role, False, 100 * m / total, flours_pct * m * r.typical / whole) for i, m, r in drinks
     ]
     return sorted(found, key=lambda t: -t.water_pct)
 

@@ -64,12 +64,12 @@ def formula_rules() -> FormulaRules:
         hydration=dict(water),
         holds={b.binder: b.water_g_per_g_in_dough for b in binder_water()},
         leavening={r.use: _leavening(r) for r in leavening()},
-        phases=dict(phases),
+        phases={use: tuple(found) for use, found in phases.items()},
         doneness={
             d.use: Doneness(d.core_low_c, d.core_high_c, d.cool_minutes_before_cutting, d.bake_loss_pct)
             for d in doneness()
         },
-        pans=[Pan(p.material, p.time_factor, p.note) for p in pans()],
+        pans=tuple(Pan(p.material, p.time_factor, p.note) for p in pans()),
         marks=marks(),
         usual_shares=read_table("usual_shares", UsualShare),
     )

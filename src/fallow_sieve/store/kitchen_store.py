@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import json
 from collections.abc import Callable
-from contextlib import AbstractContextManager, closing
+from contextlib import AbstractContextManager
 from dataclasses import dataclass
 from datetime import date
 from pathlib import Path
@@ -20,6 +20,7 @@ from fallow_sieve.core.shelf import Shelf
 from fallow_sieve.core.water import Bake
 from fallow_sieve.store.database import migrate, open_engine, reading, writing
 from fallow_sieve.store.errors import NotFoundError, UnusableError
+from fallow_sieve.store.glances import Glances
 from fallow_sieve.store.kitchens import refresh_library
 from fallow_sieve.store.shelves import load_shelf, reload_shelf
 
@@ -69,6 +70,7 @@ class KitchenStore:
             raise UnusableError(path, str(error.orig)) from error
         except CommandError as error:
             raise UnusableError(path, f"it comes from another version of Fallow Sieve ({error})") from error
+        self._glances = Glances(self._engine)
         self._lock = Lock()
         self._cached: tuple[tuple[int, date], Shelf] | None = None
         self._made: tuple[Shelf, object] | None = None
@@ -87,20 +89,18 @@ class KitchenStore:
 
         Raises NotFoundError where there is no such brief.
         """
-        with closing(self._engine.raw_connection()) as connection:
-            version, cup, temp_c, currency, limits = connection.cursor().execute(_STANDING, (brief_id,)).fetchone()
+        ((version, cup, temp_c, currency, limits),) = self._glances.rows(_STANDING, (brief_id,))
         if brief_id is not None and limits is None:
             raise NotFoundError("brief", brief_id)
         return Standing(version, cup, temp_c, currency, json.loads(limits) if limits is not None else None)
 
     def formula_standing(self) -> FormulaStanding:
         """Return by what formulas are judged now, in one query: it is asked at every move of a hand."""
-        with closing(self._engine.raw_connection()) as connection:
-            cursor = connection.cursor()
-            version, cup, school, mark = cursor.execute(_SETTINGS).fetchone()
-            if self._bakes is None or self._bakes[0] != mark:
-                self._bakes = (mark, tuple(Bake(*row) for row in cursor.execute(_BAKES)))
-            return FormulaStanding(version, cup, school, self._bakes[1])
+        ((version, cup, school, mark),) = self._glances.rows(_SETTINGS)
+        bakes = self._bakes
+        if bakes is None or bakes[0] != mark:
+            bakes = self._bakes = (mark, tuple(Bake(*row) for row in self._glances.rows(_BAKES)))
+        return FormulaStanding(version, cup, school, bakes[1])
 
     def shelf_now(self, standing: Standing | FormulaStanding, today: date) -> Shelf:
         """Return the shelf that `standing` speaks of, as of `today`."""
@@ -138,4 +138,5 @@ class KitchenStore:
 
     def close(self) -> None:
         """Let go of the database."""
+        self._glances.close()
         self._engine.dispose()
