@@ -3,7 +3,7 @@
 import pytest
 
 from fallow_sieve.core.dough_heat import heat_kind, masses_of
-from fallow_sieve.core.formulas import BLEND
+from fallow_sieve.core.formulas import BLEND, poured_water_g
 from fallow_sieve.core.heat import SPECIFIC_HEAT, Mass
 from fallow_sieve.reference.ingredients import library_shelf
 from kit import formula_of
@@ -33,3 +33,10 @@ def test_only_the_dough_meets_the_water_and_the_water_is_not_among_it():
     ]  # fmt: skip
     found = masses_of(formula_of(lines, {"teff-flour": 1}), SHELF, room_c=21, cold_c=4)
     assert found == (Mass("flour", 500, 21), Mass("egg", 100, 4))
+
+
+def test_the_water_of_a_gel_stood_in_the_room_and_is_not_warmed_any_more():
+    lines = [(BLEND, 500, "dry"), ("psyllium-husk", 20, "gel"), ("water", 200, "gel"), ("water", 250, "wet")]
+    formula = formula_of(lines, {"teff-flour": 1})
+    assert Mass("water", 200, 21) in masses_of(formula, SHELF, room_c=21, cold_c=4)
+    assert poured_water_g(formula.lines) == 250

@@ -157,10 +157,59 @@ def test_dry_matter_is_conserved_through_the_oven(rice, water, loss, pieces):
     assert found.piece_g * pieces == pytest.approx(found.after_g, rel=1e-9)
 
 
+def steps_of(lines, use="tin-loaf", blend=FLOUR):
+    return card_of(judge_formula(formula_of(lines, blend, use=use), SHELF, RULES), "Mix").steps
+
+
+def told(steps, begins):
+    return [s for s in steps if s.startswith(begins)]
+
+
+def test_the_card_pours_the_water_once_step_by_step():
+    steps = steps_of([*LOAF, ("whole-egg", 50, "wet")])
+    assert told(steps, "Mix in") == ["Mix in 50 g whole egg, raw."]
+    (pour,) = told(steps, "Pour")
+    assert "(850 g in the formula, at most " in pour
+    assert sum("850 g" in s for s in steps) == 1
+
+
+def test_the_water_of_a_gel_is_in_already_and_is_not_poured_again():
+    gel = [(BLEND, 950, "dry"), ("psyllium-husk", 10, "gel"), ("water", 300, "gel"), ("water", 550, "wet")]
+    plain = [(BLEND, 950, "dry"), ("psyllium-husk", 10, "gel"), ("water", 850, "wet")]
+    a, b = (judge_formula(formula_of(x, FLOUR, use="tin-loaf"), SHELF, RULES) for x in (gel, plain))
+    in_gel = 300 * SHELF["water"].range_of("water_g").typical / 100
+    assert a.analysis.water_g == pytest.approx(b.analysis.water_g)
+    assert b.pour[0].poured_g - a.pour[0].poured_g == pytest.approx(in_gel)
+    assert b.pour[-1].poured_g - a.pour[-1].poured_g == pytest.approx(in_gel)
+    assert a.pour[-1].total_pct == pytest.approx(b.pour[-1].total_pct)
+    steps = card_of(a).steps
+    assert told(steps, "Stir") == ["Stir 10 g psyllium husk (whole), 300 g water to a gel."]
+    assert "(550 g in the formula" in told(steps, "Pour")[0]
+
+
+def test_a_stiff_dough_is_mixed_before_any_water_goes_in():
+    pastry = steps_of(
+        [(BLEND, 500, "dry"), ("unsalted-butter", 200, "fat"), ("whole-egg", 50, "wet"), ("water", 55, "wet")],
+        "short-pastry",
+        {"sorghum-flour": 600, "potato-starch": 350},
+    )
+    assert told(pastry, "Mix,")[0].startswith("Mix, and rest 10–15 minutes; then add water in small steps")
+    assert pastry.index("Work in 200 g butter, unsalted.") < pastry.index(told(pastry, "Mix,")[0])
+
+
+def test_a_dough_that_is_wet_enough_asks_for_no_water():
+    batter = steps_of([(BLEND, 300, "dry"), ("whole-milk", 700, "wet"), ("whole-egg", 200, "wet")], "pancake")
+    assert told(batter, "Mix,") == ["Mix, and rest 10–15 minutes. It wants no water beside."]
+
+
+def test_without_a_prediction_the_water_stands_with_its_stage():
+    assert "Mix in 300 g water." in steps_of([(BLEND, 300, "dry"), ("water", 300, "wet")], None)
+
+
 def test_the_card_goes_in_the_order_of_the_work():
     card = card_of(judged([*LOAF, ("whole-milk", 10, "finish"), ("raisins", 90, "fold-in")]), "Summit mix")
     text = "\n".join(card.steps)
-    order = ["Whisk together 998 g Summit mix", "Mix in 850 g water", "Fold in 90 g raisins", "Bake 1:", "core of 94–98 °C", "Cool 90", "After baking, finish"]  # fmt: skip
+    order = ["Whisk together 998 g Summit mix", "Pour ", "Work in 40 g olive oil", "Fold in 90 g raisins", "Bake 1:", "core of 94–98 °C", "Cool 90", "After baking, finish"]  # fmt: skip
     assert [text.index(s) for s in order] == sorted(text.index(s) for s in order)
     assert any("Raw flour and raw egg" in c for c in card.cautions)
     assert len(set(card.cautions)) == len(card.cautions)

@@ -11,6 +11,9 @@ from fallow_sieve.core.formulas import (
     consistency_or_usual,
     counted_water,
     default_stage,
+    other_water_g,
+    poured_pct,
+    poured_water_g,
     with_water,
 )
 from fallow_sieve.reference.ingredients import library_shelf
@@ -105,6 +108,23 @@ def test_less_water_leaves_plain_water_first_then_milk_and_says_what_is_left():
     assert counted_water(done, SHELF) == pytest.approx(45)
     _, short = with_water(lines, -200, SHELF)
     assert short == pytest.approx(200 - 140)
+
+
+def test_the_water_of_a_gel_is_left_alone_as_long_as_there_is_water_to_pour():
+    lines = (Line("water", 200, Stage.GEL), Line("water", 50, Stage.WET))
+    assert [x.mass_g for x in with_water(lines, -30, SHELF)[0]] == [200, 20]
+    assert [(x.mass_g, x.stage) for x in with_water(lines, -80, SHELF)[0]] == [(170, Stage.GEL)]
+    more, _ = with_water(lines[:1], 25, SHELF)
+    assert [(x.mass_g, x.stage) for x in more] == [(200, Stage.GEL), (25, Stage.WET)]
+
+
+def test_what_was_poured_takes_the_place_of_the_formulas_own_water():
+    found = analyse_formula(formula_of([("rice", 500, "dry"), ("water", 100, "gel"), ("water", 300, "wet")]), SHELF)
+    assert (other_water_g(found), poured_water_g(found.lines)) == (100, 300)
+    assert poured_pct(found, 350) == pytest.approx(90)
+    assert poured_pct(found, 300) == pytest.approx(found.hydration_pct)
+    with pytest.raises(BadInputError, match="no flour"):
+        poured_pct(analyse_formula(formula_of({"water": 10}), SHELF), 10)
 
 
 def test_a_dough_without_a_water_line_gets_one():

@@ -42,7 +42,7 @@ from fallow_sieve.core.dough_heat import masses_of
 from fallow_sieve.core.errors import BadInputError
 from fallow_sieve.core.finished import Finished, finish
 from fallow_sieve.core.formula_judgements import FormulaJudgement
-from fallow_sieve.core.formulas import Formula, Stage, WorkedFormula, analyse_formula, plain_water_g
+from fallow_sieve.core.formulas import Formula, Stage, WorkedFormula, analyse_formula, poured_water_g
 from fallow_sieve.core.heat import FRICTION_K, WaterPlan, water_temperature
 from fallow_sieve.core.repinning import changes_on
 from fallow_sieve.core.scaling import Scaled, by_flour, by_pieces, by_total, round_to_step, whole_eggs
@@ -224,7 +224,7 @@ def warm() -> Response:
     shelf, _ = kitchen_now(content)
     friction = FRICTION_K[given.mixing] if given.friction_k is None else given.friction_k
     others = masses_of(content.formula, shelf, given.room_c, given.cold_c)
-    water_g = plain_water_g(content.formula.lines)
+    water_g = poured_water_g(content.formula.lines)
     plan = water_temperature(others, water_g, given.dough_c, friction, given.tap_c, given.yeast)
     return answer_core(_water, plan)
 

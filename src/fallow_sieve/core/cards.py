@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from fallow_sieve.core.baking import PlannedPhase
 from fallow_sieve.core.formula_judgements import FormulaJudgement
-from fallow_sieve.core.formulas import LineFacts, Stage
+from fallow_sieve.core.formulas import AHEAD, LineFacts, Stage, is_poured, poured_water_g
 from fallow_sieve.core.ovens import in_words
 from fallow_sieve.core.quantities import fahrenheit_from_celsius
 from fallow_sieve.core.water import REST_MINUTES
@@ -23,7 +23,6 @@ _DO = {
     Stage.FILLING: "Fill with {}.",
     Stage.FINISH: "After baking, finish with {}.",
 }
-_AHEAD = (Stage.LEAVEN, Stage.SOAK, Stage.GEL)
 _LAST = (Stage.FILLING, Stage.FINISH)
 
 
@@ -38,15 +37,28 @@ class Card:
 def card_of(judgement: FormulaJudgement, blend_name: str = "the blend", temp_unit: str = "c") -> Card:
     """Return the card of a formula that has been judged; `temp_unit` is c or f."""
     lines = judgement.analysis.lines
-    mixed = dict.fromkeys(x.stage for x in lines if x.stage not in (*_AHEAD, *_LAST))  # as the cook has them
-    steps = [*_stages(_AHEAD, lines, blend_name), *judgement.disperse, *_stages(mixed, lines, blend_name)]
-    steps += [_pour(judgement)] if judgement.pour else []
+    mixed = dict.fromkeys(x.stage for x in lines if x.stage not in (*AHEAD, *_LAST))  # as the cook has them
+    steps = [*_stages(AHEAD, lines, blend_name), *judgement.disperse, *_mixing(judgement, mixed, blend_name)]
     steps += _stages((Stage.FILLING,), lines, blend_name)
     steps += [_bake(n, p, temp_unit) for n, p in enumerate(judgement.bake.phases, start=1)]
     steps += _done(judgement, temp_unit)
     last = _stage(Stage.FINISH, lines, blend_name)
     cautions = [c.say for c in (*judgement.cautions, *judgement.bake.cautions)]
     return Card((*steps, last) if last else tuple(steps), tuple(dict.fromkeys(cautions)))
+
+
+def _mixing(judgement: FormulaJudgement, stages: Iterable[Stage], blend_name: str) -> list[str]:
+    """The stages of the dough, its water poured step by step where it stands, or at the end where there is none."""
+    lines = judgement.analysis.lines
+    if not judgement.pour:
+        return _stages(stages, lines, blend_name)
+    wet = next((x.stage for x in lines if is_poured(x)), None)
+    rest = [x for x in lines if not is_poured(x)]
+    steps = []
+    for stage in stages:
+        steps += _stages((stage,), rest, blend_name)
+        steps += [_pour(judgement)] if stage is wet else []
+    return steps if wet else [*steps, _pour(judgement)]
 
 
 def _stages(stages: Iterable[Stage], lines: Sequence[LineFacts], blend_name: str) -> list[str]:
@@ -68,19 +80,25 @@ def grams(mass_g: float) -> str:
 
 
 def _pour(judgement: FormulaJudgement) -> str:
-    first, last = judgement.pour[0], judgement.pour[-1]
+    """Of the formula's own water, what to pour first and how far to go."""
+    own_g = poured_water_g(judgement.analysis.lines)
+    first_g = min(judgement.pour[0].poured_g, own_g)
+    most_g = max(judgement.pour[-1].poured_g, own_g)
     low, high = REST_MINUTES
-    begin = (
-        f"Of the water, pour {grams(first.poured_g)} first and" if first.poured_g > 0 else "Mix without the water and"
-    )
+    if most_g < _NOTHING_G:
+        return f"Mix, and rest {low}–{high} minutes. It wants no water beside."
+    begin = f"Pour {grams(first_g)} water, mix," if first_g >= _NOTHING_G else "Mix,"
     return (
-        f"{begin} rest {low}–{high} minutes; add up to {grams(last.poured_g)} in small steps until it feels right, "
-        "and write down what went in."
+        f"{begin} and rest {low}–{high} minutes; then add water in small steps until it feels right "
+        f"({grams(own_g)} in the formula, at most {grams(most_g)}), and write down what went in."
     )
+
+
+_NOTHING_G = 0.5
 
 
 def _bake(n: int, p: PlannedPhase, unit: str) -> str:
-    times = f"{p.minutes_typical:.0f} minutes ({p.minutes_low:.0f}–{p.minutes_high:.0f})"
+    times = f"{_minutes(p.minutes_typical)} ({p.minutes_low:.0f}–{p.minutes_high:.0f})"
     return f"Bake {n}: {in_words(p.oven, unit)}; {times}, {p.say}."
 
 
@@ -91,8 +109,12 @@ def _done(judgement: FormulaJudgement, unit: str) -> list[str]:
     core = f"{_temp(bake.core_low_c, unit)}–{_temp(bake.core_high_c, unit)} {'°C' if unit == 'c' else '°F'}"
     return [
         f"It is done at a core of {core}. {bake.core_why}",
-        f"Cool {bake.cool_minutes:.0f} minutes before cutting. {bake.cool_why}",
+        f"Cool {_minutes(bake.cool_minutes)} before cutting. {bake.cool_why}",
     ]
+
+
+def _minutes(minutes: float) -> str:
+    return f"{minutes:.0f} minute{'' if round(minutes) == 1 else 's'}"
 
 
 def _temp(temp_c: float, unit: str) -> str:

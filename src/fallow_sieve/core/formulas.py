@@ -42,6 +42,7 @@ class Stage(StrEnum):
 
 
 OUTSIDE_DOUGH = frozenset({Stage.FILLING, Stage.FINISH})
+AHEAD = (Stage.LEAVEN, Stage.SOAK, Stage.GEL)  # made before the dough is mixed, in the order of the work
 CONSISTENCIES = ("stiff", "soft", "batter", "pourable")
 COUNTED = ("water_g", "fat_g", "sugars_g", "salt_g", "protein_g")
 
@@ -205,20 +206,24 @@ def flour_of(dough: Contents, shelf: Shelf) -> float:
     return sum(p.mass_g for p in dough.parts if is_flour(shelf[p.ingredient]))
 
 
-def plain_water_g(lines: Sequence[Line]) -> float:
-    """Return the g of plain water in those of `lines` that are mixed into the dough: what is poured by hand."""
-    return sum(x.mass_g for x in lines if x.ingredient == WATER and x.stage not in OUTSIDE_DOUGH)
+def is_poured(line: Line | LineFacts) -> bool:
+    """Return whether `line` is plain water that is poured as the dough is mixed: not that of a gel, soak or leaven."""
+    return line.ingredient == WATER and line.stage not in OUTSIDE_DOUGH and line.stage not in AHEAD
+
+
+def poured_water_g(lines: Iterable[Line | LineFacts]) -> float:
+    """Return the g of water that is poured as the dough is mixed."""
+    return sum(x.mass_g for x in lines if is_poured(x))
 
 
 def other_water_g(analysis: FormulaAnalysis) -> float:
-    """Return the g of counted water that comes from anything but plain water: milk, egg, honey, butter."""
-    return sum(
-        x.brings_g["water_g"] or 0.0 for x in analysis.lines if x.in_dough and x.water_counts and x.ingredient != WATER
-    )
+    """Return the g of counted water that is not poured: of milk, egg, honey, butter, and of what is made ahead."""
+    counted = [x for x in analysis.lines if x.in_dough and x.water_counts and not is_poured(x)]
+    return sum(x.brings_g["water_g"] or 0.0 for x in counted)
 
 
 def poured_pct(analysis: FormulaAnalysis, poured_g: float) -> float:
-    """Return the total water (% of flour base) with `poured_g` (g) of plain water in place of the formula's own.
+    """Return the total water (% of flour base) with `poured_g` (g) poured in place of the formula's own water.
 
     Raises BadInputError without flour.
     """
@@ -305,15 +310,15 @@ def default_stage(item: Ingredient) -> Stage:
 def with_water(lines: Sequence[Line], change_g: float, shelf: Shelf) -> tuple[tuple[Line, ...], float]:
     """Return the lines with `change_g` (g) more water in the dough, and the g of it that could not be taken away.
 
-    What is added goes to the largest water line, or a new one. What is taken leaves plain water first, then milk, as
-    a cook would pour less of it.
+    What is added goes to the largest line of poured water, or a new one. What is taken leaves the poured water first,
+    then that of what is made ahead, then milk, as a cook would pour less of it.
     """
     if change_g >= 0:
         # Tap water is not all water by the table: its minerals are a trace, and the balance is exact.
         return _with_more(lines, change_g / water_share(shelf[WATER])), 0.0
     done, left = list(lines), -change_g
     for slug in (WATER, *MILKS):
-        for n in sorted(_in_dough(done, slug), key=lambda n: -done[n].mass_g):
+        for n in sorted(_in_dough(done, slug), key=lambda n: (done[n].stage in AHEAD, -done[n].mass_g)):
             share = water_share(shelf[slug])
             taken = min(left, done[n].mass_g * share)
             left -= taken
@@ -329,7 +334,7 @@ def _in_dough(lines: Sequence[Line], slug: str) -> list[int]:
 
 
 def _with_more(lines: Sequence[Line], mass_g: float) -> tuple[Line, ...]:
-    water = _in_dough(lines, WATER)
+    water = [n for n, x in enumerate(lines) if is_poured(x)]
     if not water:
         return (*lines, Line(WATER, mass_g, Stage.WET)) if mass_g > 0 else tuple(lines)
     most = max(water, key=lambda n: lines[n].mass_g)

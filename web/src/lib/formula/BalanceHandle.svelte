@@ -29,7 +29,7 @@
   function hold(event: PointerEvent): void {
     (event.currentTarget as Element).setPointerCapture(event.pointerId);
     const perPx = balance.flour_g / 100 / (x(1) - x(0));
-    grabbed = { before: bench.content, x: event.clientX, plain: bench.plain_g, perPx };
+    grabbed = { before: bench.content, x: event.clientX, plain: bench.poured_g, perPx };
   }
 
   function pull(event: PointerEvent): void {
@@ -48,7 +48,7 @@
       bench.preview(grabbed.before);
       grabbed = null;
     } else if (way) {
-      bench.commit(bench.withWater(Math.round(bench.plain_g + (way * balance.flour_g) / 100)));
+      bench.commit(bench.withWater(Math.round(bench.poured_g + (way * balance.flour_g) / 100)));
     } else return;
     event.preventDefault();
   }

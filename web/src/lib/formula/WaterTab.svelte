@@ -61,7 +61,7 @@
 
   function pourWanted(): void {
     if (!w || !j) return;
-    const other = j.analysis.water_g - bench.plain_g;
+    const other = j.analysis.water_g - bench.poured_g;
     bench.commit(bench.withWater(Math.round((w.typical_pct / 100) * j.analysis.flour_g - other)));
   }
 
@@ -168,7 +168,7 @@
 {:else}
   <p class="soft my-2">{p?.say || 'Choose a blend and a use first.'}</p>
 {/if}
-{#if bench.plain_g > 0}<WaterTemperature {bench} />{/if}
+{#if bench.poured_g > 0}<WaterTemperature {bench} />{/if}
 
 <style>
   h2 {

@@ -7,6 +7,7 @@ import { Autosave } from '../saving/autosave.svelte';
 import { notices } from '../ui/notices.svelte';
 import { formulaPort, sameContent, type FormulaDraft, type FormulaWorking } from './draft';
 import {
+  AHEAD,
   BLEND,
   BLEND_LINE,
   OUTSIDE_DOUGH,
@@ -143,9 +144,9 @@ export class FormulaBench implements Undoable {
     this.#changed();
   }
 
-  /** Returns the content with so much plain water (g) in the dough, in its largest water line or a new one. */
+  /** Returns the content with so much water (g) poured, in its largest water line or a new one. */
   withWater(mass_g: number): Content {
-    const wet = this.lines.map((l, n) => ({ l, n })).filter(({ l }) => isPlainWater(l));
+    const wet = this.lines.map((l, n) => ({ l, n })).filter(({ l }) => isPoured(l));
     const most = wet.sort((a, b) => b.l.mass_g - a.l.mass_g)[0];
     const rest = wet.slice(1).reduce((sum, { l }) => sum + l.mass_g, 0);
     const wanted = Math.max(SMALLEST_G, mass_g - rest);
@@ -157,8 +158,8 @@ export class FormulaBench implements Undoable {
     return { ...this.content, lines };
   }
 
-  /** Plain water in the dough, g. */
-  readonly plain_g = $derived(this.lines.filter(isPlainWater).reduce((sum, l) => sum + l.mass_g, 0));
+  /** Water that is poured as the dough is mixed, g. */
+  readonly poured_g = $derived(this.lines.filter(isPoured).reduce((sum, l) => sum + l.mass_g, 0));
 
   set(change: Partial<Content>): void {
     this.commit({ ...this.content, ...change });
@@ -295,8 +296,9 @@ export class FormulaBench implements Undoable {
   }
 }
 
-function isPlainWater(line: FormulaLine): boolean {
-  return line.ingredient === 'water' && !OUTSIDE_DOUGH.has(line.stage);
+/** Plain water that is poured as the dough is mixed: not that of a gel, soak or leaven. */
+function isPoured(line: FormulaLine): boolean {
+  return line.ingredient === 'water' && !OUTSIDE_DOUGH.has(line.stage) && !AHEAD.has(line.stage);
 }
 
 async function judge(content: Content): Promise<FormulaJudgement> {

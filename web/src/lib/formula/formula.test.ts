@@ -111,10 +111,10 @@ describe('a formula on its bench', () => {
     expect(b.lines[1]!.mass_g).toBe(800);
   });
 
-  it('counts only the water of the dough, and changes its largest line', async () => {
+  it('pours only what is not in a gel or a finish, and changes its largest line', async () => {
     const b = await bench();
-    expect(b.plain_g).toBe(750);
-    const more = b.withWater(900);
+    expect(b.poured_g).toBe(700); // neither that of the gel nor that of the finish
+    const more = b.withWater(850);
     expect(more.lines.map((l) => l.mass_g)).toEqual([1000, 850, 50, 9]);
     const dry = new FormulaBench(found({ ...CONTENT, lines: CONTENT.lines.slice(0, 1) }));
     expect(dry.withWater(400).lines.at(-1)).toMatchObject({ ingredient: 'water', mass_g: 400, stage: 'wet' });
@@ -167,9 +167,9 @@ describe('a formula on its bench', () => {
     const before = b.content;
     for (const g of [760, 770, 780]) b.preview(b.withWater(g));
     b.commit(b.content, before);
-    expect(b.plain_g).toBe(780);
+    expect(b.poured_g).toBe(780);
     b.undo();
-    expect(b.plain_g).toBe(750);
+    expect(b.poured_g).toBe(700);
     expect(b.canUndo).toBe(false);
   });
 

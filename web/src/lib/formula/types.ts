@@ -29,3 +29,6 @@ export const STAGES: Record<string, string> = {
 };
 
 export const OUTSIDE_DOUGH = new Set(['filling', 'finish']);
+
+/** Made before the dough is mixed; their water is in already. */
+export const AHEAD = new Set(['leaven', 'soak', 'gel']);
