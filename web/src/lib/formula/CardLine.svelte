@@ -1,7 +1,6 @@
 <!-- The line at the foot: dough, pieces, loss, cost of a piece, what it contains; the first caution. -->
 <script lang="ts">
-  import { spaced } from '../format';
-  import { mass } from '../format';
+  import { mass, spaced } from '../format';
   import { kitchen } from '../kitchen.svelte';
   import type { FormulaBench } from './formula.svelte';
 

@@ -25,7 +25,9 @@
       if (asked.at === null) return;
       try {
         const body = { content: asked.content, at: asked.at } as Schemas['SwapIn'];
-        found = (await ask(api.POST('/api/v1/formula-swaps', { body }))).data;
+        const { data } = await ask(api.POST('/api/v1/formula-swaps', { body }));
+        if (asked.at !== at) return; // another line is chosen by now
+        found = data;
         wrong = '';
       } catch (error) {
         wrong = wordsOf(error);

@@ -97,6 +97,9 @@
       {#if (j.pour.length ?? 0) > 4}<button class="link small" onclick={() => (all = !all)}
           >{all ? 'fewer' : `all ${j.pour.length} steps, up to ${whole(j.pour.at(-1)!.poured_g)}`}</button
         >{/if}
+      {#if bench.ahead_g > 0}<p class="small soft">
+          Beside {whole(bench.ahead_g)} that is in a gel, soak or leaven already.
+        </p>{/if}
       <form class="record" onsubmit={record}>
         <label for="poured">Poured in all, {unit}</label>
         <input

@@ -161,6 +161,13 @@ export class FormulaBench implements Undoable {
   /** Water that is poured as the dough is mixed, g. */
   readonly poured_g = $derived(this.lines.filter(isPoured).reduce((sum, l) => sum + l.mass_g, 0));
 
+  /** Water of what is made ahead, in a gel, soak or leaven, g. */
+  readonly ahead_g = $derived(
+    this.lines
+      .filter((l) => l.ingredient === 'water' && AHEAD.has(l.stage))
+      .reduce((sum, l) => sum + l.mass_g, 0)
+  );
+
   set(change: Partial<Content>): void {
     this.commit({ ...this.content, ...change });
   }
