@@ -1,6 +1,11 @@
 <!-- Big buttons for the chosen part: for floury hands on a tablet or a phone. -->
 <script lang="ts">
-  import { Lock, LockOpen, Minus, Package, Plus, Trash2 } from '@lucide/svelte';
+  import Lock from '@lucide/svelte/icons/lock';
+  import LockOpen from '@lucide/svelte/icons/lock-open';
+  import Minus from '@lucide/svelte/icons/minus';
+  import Package from '@lucide/svelte/icons/package';
+  import Plus from '@lucide/svelte/icons/plus';
+  import Trash2 from '@lucide/svelte/icons/trash-2';
   import type { Bench } from './bench.svelte';
 
   const { bench }: { bench: Bench } = $props();

@@ -1,6 +1,8 @@
 <!-- One part: name and what there is to say of it, grams, % of flour, lock, remove. -->
 <script lang="ts">
-  import { Lock, LockOpen, X } from '@lucide/svelte';
+  import Lock from '@lucide/svelte/icons/lock';
+  import LockOpen from '@lucide/svelte/icons/lock-open';
+  import X from '@lucide/svelte/icons/x';
   import type { Part } from '../api/client';
   import { wordsOf } from '../api/client';
   import { figure, massFigure, readMass, readNumber } from '../format';

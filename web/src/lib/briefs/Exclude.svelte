@@ -1,6 +1,6 @@
 <!-- Ingredients that the brief leaves out. -->
 <script lang="ts">
-  import { X } from '@lucide/svelte';
+  import X from '@lucide/svelte/icons/x';
   import { onMount } from 'svelte';
   import { allPages, api, ask, wordsOf, type Ingredient } from '../api/client';
   import type { BriefDraft } from './brief.svelte';

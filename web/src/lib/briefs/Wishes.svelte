@@ -1,6 +1,6 @@
 <!-- Wishes about the numbers: at least or at most so much of a metric. -->
 <script lang="ts">
-  import { X } from '@lucide/svelte';
+  import X from '@lucide/svelte/icons/x';
   import { kitchen } from '../kitchen.svelte';
   import type { BriefDraft } from './brief.svelte';
 

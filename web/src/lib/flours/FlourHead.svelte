@@ -1,6 +1,6 @@
 <!-- The head of a flour's column: its name, and its colour beside that of wheat. -->
 <script lang="ts">
-  import { X } from '@lucide/svelte';
+  import X from '@lucide/svelte/icons/x';
   import type { Schemas } from '../api/client';
   import { kitchen } from '../kitchen.svelte';
   import RoleChip from '../shelf/RoleChip.svelte';

@@ -75,7 +75,10 @@
       <b>Core {temperature(bake.core_low_c, unit)} to {temperature(bake.core_high_c, unit)}.</b>
       {bake.core_why}
     </p>
-    <p><b>Cool {bake.cool_minutes} minutes before cutting.</b> {bake.cool_why}</p>
+    <p>
+      <b>Cool {bake.cool_minutes} {bake.cool_minutes === 1 ? 'minute' : 'minutes'} before cutting.</b>
+      {bake.cool_why}
+    </p>
   {/if}
   {#each bake.cautions as caution (caution.kind)}<p class="small">{caution.say}</p>{/each}
 {/if}

@@ -32,11 +32,13 @@
   const doses = $derived(j?.binder.doses ?? []);
   const binders = $derived(formulas.reference?.binders ?? []);
 
-  function add(): void {
-    if (!s?.binder) return;
-    const stage = s.binder.startsWith('psyllium') ? 'gel' : 'dry';
-    const mass_g = Math.round(s.add_g * 10) / 10 || 0.1;
-    bench.set({ lines: [...bench.lines, { ingredient: s.binder, mass_g, stage, note: '' }] });
+  /** Adds what the school would: a binder begins at what the load lacks. */
+  async function add(slug: string): Promise<void> {
+    try {
+      await bench.add({ slug });
+    } catch (error) {
+      wrong = wordsOf(error);
+    }
   }
 
   loadOn(
@@ -127,7 +129,7 @@
   {#if s}
     <p>
       {s.why}
-      {#if s.binder}<button class="action" onclick={add}
+      {#if s.binder}<button class="action" onclick={() => add(s.binder!)}
           >Add {figure(s.add_g, 1)} g {s.binder.replaceAll('-', ' ')}</button
         >
         <span class="soft small"
@@ -143,7 +145,7 @@
         >{figure((doses[0]!.dose_pct * j.analysis.flour_g) / 100, 1)} g {doses[0]!.name
           .split(' (')[0]!
           .toLowerCase()} would be
-        <select class="field" bind:value={to}>
+        <select class="field" value={to} onchange={(e) => (to = e.currentTarget.value)}>
           <option value="">another binder …</option>
           {#each binders.filter((b) => b !== doses[0]!.binder) as b (b)}<option value={b}
               >{b.replaceAll('-', ' ')}</option

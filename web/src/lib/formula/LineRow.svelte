@@ -1,6 +1,7 @@
 <!-- One line of a formula: stage, name, grams, % of flour; swapped or taken out. -->
 <script lang="ts">
-  import { Replace, X } from '@lucide/svelte';
+  import Replace from '@lucide/svelte/icons/replace';
+  import X from '@lucide/svelte/icons/x';
   import { wordsOf } from '../api/client';
   import Cell from '../bench/Cell.svelte';
   import { carry, walk } from '../bench/walk';

@@ -1,6 +1,6 @@
 <!-- What is odd: each in its own line, with a mark that is not colour alone. -->
 <script lang="ts">
-  import { TriangleAlert } from '@lucide/svelte';
+  import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
 
   const { warnings }: { warnings: readonly string[] } = $props();
 </script>

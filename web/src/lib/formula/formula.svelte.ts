@@ -237,7 +237,7 @@ export class FormulaBench implements Undoable {
   }
 
   /** Adds an ingredient where it commonly goes in, at what is missing of it or usual. */
-  async add(item: Ingredient): Promise<void> {
+  async add(item: Pick<Ingredient, 'slug'>): Promise<void> {
     const body = { content: this.content, ingredient: item.slug } as Schemas['AddLineIn'];
     const { data: line } = await ask(api.POST('/api/v1/formula-lines', { body }));
     this.selected = this.lines.length;

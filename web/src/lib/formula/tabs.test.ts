@@ -176,7 +176,7 @@ describe('the swap tab', () => {
 
   it('tells what is lost, what comes and goes, and nothing of what is not known', async () => {
     const { root } = await swapping();
-    expect(server.last.body).toMatchObject({ at: 4 });
+    expect(server.lastOf('/formula-swaps')?.body).toMatchObject({ at: 4 });
     expect(words(root)).toContain('Walnut oil loses some');
     expect(words(root)).toContain(
       'water as before · cost not known: a price is missing · −4184 kJ · brings tree nuts · no more milk on record'

@@ -1,5 +1,11 @@
 <script lang="ts">
-  import { Moon, Redo2, Search, Settings, Sun, Undo2, Weight } from '@lucide/svelte';
+  import Moon from '@lucide/svelte/icons/moon';
+  import Redo2 from '@lucide/svelte/icons/redo-2';
+  import Search from '@lucide/svelte/icons/search';
+  import Settings from '@lucide/svelte/icons/settings';
+  import Sun from '@lucide/svelte/icons/sun';
+  import Undo2 from '@lucide/svelte/icons/undo-2';
+  import Weight from '@lucide/svelte/icons/weight';
   import { router } from 'svelte-spa-router';
   import { appearance } from './appearance.svelte';
   import { scale } from '../scale/scale.svelte';

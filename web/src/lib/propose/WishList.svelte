@@ -1,6 +1,6 @@
 <!-- The wishes as a sentence: each can be typed over in place or dropped, and more can be added. -->
 <script lang="ts">
-  import { X } from '@lucide/svelte';
+  import X from '@lucide/svelte/icons/x';
   import { readNumber } from '../format';
   import { kitchen } from '../kitchen.svelte';
   import Choice from '../ui/Choice.svelte';

@@ -1,6 +1,6 @@
 <!-- A recipe made over: changes with switches, and the two sides by stage. -->
 <script lang="ts">
-  import { TriangleAlert } from '@lucide/svelte';
+  import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
   import type { Schemas } from '../api/client';
   import Gauges from '../formula/Gauges.svelte';
   import { figure } from '../format';

@@ -1,6 +1,8 @@
 <!-- The lines as they were read: mass with its spread, ingredient, guesses; what was not understood can be chosen. -->
 <script lang="ts">
-  import { Check, CircleHelp, PencilLine } from '@lucide/svelte';
+  import Check from '@lucide/svelte/icons/check';
+  import CircleHelp from '@lucide/svelte/icons/circle-question-mark';
+  import PencilLine from '@lucide/svelte/icons/pencil-line';
   import { api, ask, type Ingredient, type Schemas } from '../api/client';
   import { Latest } from '../bench/latest';
   import { figure } from '../format';

@@ -1,6 +1,6 @@
 <!-- The scale at the foot of any page: its reading goes into the mass field that had the focus last. -->
 <script lang="ts">
-  import { X } from '@lucide/svelte';
+  import X from '@lucide/svelte/icons/x';
   import ScaleFace from './ScaleFace.svelte';
   import { scale } from './scale.svelte';
 

@@ -1,6 +1,7 @@
 <!-- The heads of the shelf's columns: each sorts. -->
 <script lang="ts">
-  import { ArrowDown, ArrowUp } from '@lucide/svelte';
+  import ArrowDown from '@lucide/svelte/icons/arrow-down';
+  import ArrowUp from '@lucide/svelte/icons/arrow-up';
   import { kitchen } from '../kitchen.svelte';
   import type { ShelfList } from './shelf.svelte';
 

@@ -1,6 +1,6 @@
 <!-- What is laid out to be put side by side. -->
 <script lang="ts">
-  import { X } from '@lucide/svelte';
+  import X from '@lucide/svelte/icons/x';
   import { MOST, tray } from './tray.svelte';
 </script>
 

@@ -1,6 +1,7 @@
 <!-- One sieve: name, scale, value, word and distance; opens to how it is worked out. -->
 <script lang="ts">
-  import { ChevronDown, ChevronRight } from '@lucide/svelte';
+  import ChevronDown from '@lucide/svelte/icons/chevron-down';
+  import ChevronRight from '@lucide/svelte/icons/chevron-right';
   import type { BandResult, Part } from '../api/client';
   import { figure } from '../format';
   import { kitchen } from '../kitchen.svelte';

@@ -74,7 +74,8 @@ export function judged(content: Content, wanted = true): FormulaJudgement {
     consistencies: ['soft', 'batter'],
     gauges: [],
     warnings: [],
-    cautions: []
+    cautions: [],
+    bake: { bake_loss_pct: 12 }
   } as unknown as FormulaJudgement;
 }
 

@@ -28,6 +28,11 @@ export class TestServer {
     return this.asked.at(-1)!;
   }
 
+  /** The last that was asked of paths with this end. */
+  lastOf(end: string): Asked | undefined {
+    return this.asked.findLast((a) => a.path.endsWith(end));
+  }
+
   /** Lets every answer that is on its way arrive. */
   async settle(): Promise<void> {
     for (let n = 0; n < 20; n++) await new Promise((done) => setTimeout(done, 0));

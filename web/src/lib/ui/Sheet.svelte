@@ -1,7 +1,7 @@
 <!-- A dialog with a title: traps focus, closes with Esc, gives focus back. -->
 <script lang="ts">
   import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
-  import { X } from '@lucide/svelte';
+  import X from '@lucide/svelte/icons/x';
   import type { Snippet } from 'svelte';
 
   interface Props {
