@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { asProblem } from './api/client';
 import { BriefDraft, optionalNumber } from './briefs/brief.svelte';
-import { figure, mass, massFigure, money, readMass, readNumber, signed } from './format';
+import { counted, figure, mass, massFigure, money, readMass, readNumber, signed } from './format';
 
 describe('figures', () => {
   it.each([
@@ -119,4 +119,12 @@ it('an error of the API keeps its place, and one that is none keeps its status',
   const problem = asProblem({ detail: 'a mass of 0 g', place: '/parts/0/mass_g' }, 422);
   expect([problem.message, problem.place, problem.status]).toEqual(['a mass of 0 g', '/parts/0/mass_g', 422]);
   expect(asProblem(null, 502).message).toBe('The server answered 502.');
+});
+
+describe('a count', () => {
+  it.each([
+    [1, '1 bake'],
+    [0, '0 bakes'],
+    [9, '9 bakes']
+  ])('%i stands with its noun: %s', (n, text) => expect(counted(n, 'bake')).toBe(text));
 });

@@ -62,3 +62,8 @@ export function day(iso: string): string {
 export function spaced(slug: string): string {
   return slug.replaceAll('-', ' ');
 }
+
+/** Returns a count with its noun, in the plural where it is not one. */
+export function counted(n: number, one: string, many = `${one}s`): string {
+  return `${n} ${n === 1 ? one : many}`;
+}

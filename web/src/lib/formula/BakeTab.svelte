@@ -1,7 +1,7 @@
 <!-- The bake: phases as the kitchen reads them, the core to reach, cooling, cautions; and the cook's own method. -->
 <script lang="ts">
   import type { Schemas } from '../api/client';
-  import { figure, temperature } from '../format';
+  import { counted, figure, temperature } from '../format';
   import { kitchen } from '../kitchen.svelte';
   import type { FormulaBench } from './formula.svelte';
   import { formulas } from './reference.svelte';
@@ -76,7 +76,7 @@
       {bake.core_why}
     </p>
     <p>
-      <b>Cool {bake.cool_minutes} {bake.cool_minutes === 1 ? 'minute' : 'minutes'} before cutting.</b>
+      <b>Cool {counted(bake.cool_minutes ?? 0, 'minute')} before cutting.</b>
       {bake.cool_why}
     </p>
   {/if}

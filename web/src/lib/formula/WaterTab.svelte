@@ -1,7 +1,7 @@
 <!-- Water: how the prediction comes about, the plan of pouring, what really went in, how warm it must be. -->
 <script lang="ts">
   import { api, ask, wordsOf, type Schemas } from '../api/client';
-  import { day, figure, mass, readMass, signed } from '../format';
+  import { counted, day, figure, mass, readMass, signed } from '../format';
   import { kitchen } from '../kitchen.svelte';
   import { notices } from '../ui/notices.svelte';
   import { loadOn } from '../ui/loading.svelte';
@@ -137,8 +137,8 @@
   {#if bakes?.items.length}
     <details class="small">
       <summary
-        >{bakes.items.length} bakes, one by one; of this kitchen {bakes.learnt[0]?.bakes ?? 0}, of this kind {bakes
-          .learnt[1]?.bakes ?? 0}, of this blend {bakes.learnt[2]?.bakes ?? 0}</summary
+        >{counted(bakes.items.length, 'bake')}, one by one; of this kitchen {bakes.learnt[0]?.bakes ?? 0}, of
+        this kind {bakes.learnt[1]?.bakes ?? 0}, of this blend {bakes.learnt[2]?.bakes ?? 0}</summary
       >
       <table class="lines">
         <thead

@@ -81,7 +81,7 @@ describe('the water tab', () => {
     );
     expect(words(root)).toContain('Beside 50 g that is in a gel, soak or leaven already.');
     expect([...root.querySelectorAll('ol li b')].map(words)).toEqual(['600 g', '+20 g']);
-    expect(words(root)).toContain('1 bakes, one by one; of this kitchen 9, of this kind 4, of this blend 1');
+    expect(words(root)).toContain('1 bake, one by one; of this kitchen 9, of this kind 4, of this blend 1');
   });
 
   it('sets the poured water to what is wanted, as one step of undo', async () => {

@@ -2,7 +2,7 @@
 <script lang="ts">
   import { scaleLinear } from 'd3-scale';
   import type { Schemas } from '../api/client';
-  import { figure, mass } from '../format';
+  import { counted, figure, mass } from '../format';
   import { kitchen } from '../kitchen.svelte';
   import Icon from '../sieves/Icon.svelte';
   import type { Status } from '../sieves/words';
@@ -27,7 +27,7 @@
       f.blend_name ? `on ${f.blend_name}` : 'no blend yet',
       f.use ? kitchen.useName(f.use).toLowerCase() : 'no use chosen',
       f.dough_g !== null && `${mass(f.dough_g, unit)} dough`,
-      f.bakes > 0 && `${f.bakes} bakes behind its water`,
+      f.bakes > 0 && `${counted(f.bakes, 'bake')} behind its water`,
       f.revisions === 0 ? 'not kept yet' : `${f.revisions} kept${f.kept ? '' : ', draft changed since'}`
     ]
       .filter(Boolean)

@@ -5,7 +5,7 @@
   import PencilLine from '@lucide/svelte/icons/pencil-line';
   import { api, ask, type Ingredient, type Schemas } from '../api/client';
   import { Latest } from '../bench/latest';
-  import { figure } from '../format';
+  import { counted, figure } from '../format';
   import type { Recipe } from './recipe.svelte';
 
   const { recipe, read }: { recipe: Recipe; read: Schemas['ReadOut'] } = $props();
@@ -45,7 +45,9 @@
 </script>
 
 <p class="state" aria-live="polite">
-  <b>{read.lines.length} lines: {counts.yes} understood, {counts.guessed} with a guess, {counts.open} open.</b
+  <b
+    >{counted(read.lines.length, 'line')}: {counts.yes} understood, {counts.guessed} with a guess, {counts.open}
+    open.</b
   >
 </p>
 {#if odd.length}
@@ -107,7 +109,7 @@
 {#each read.unread as text (text)}<p class="small held">Not read: {text}</p>{/each}
 {#if alike.length}
   <details class="small">
-    <summary>{alike.length} names that are sold for something else too</summary>
+    <summary>{counted(alike.length, 'name')} sold for something else too</summary>
     {#each alike as c (c.line + c.say)}<p>{c.say}</p>{/each}
   </details>
 {/if}
