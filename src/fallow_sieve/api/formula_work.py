@@ -41,12 +41,12 @@ from fallow_sieve.core.binding import SCHOOLS, Converted, Dilution, convert_bind
 from fallow_sieve.core.dough_heat import masses_of
 from fallow_sieve.core.errors import BadInputError
 from fallow_sieve.core.finished import Finished, finish
-from fallow_sieve.core.formula_judgements import FormulaJudgement
+from fallow_sieve.core.formula_judgements import FormulaJudgement, judge_formula
 from fallow_sieve.core.formulas import Formula, Stage, WorkedFormula, analyse_formula, poured_water_g
 from fallow_sieve.core.heat import FRICTION_K, WaterPlan, water_temperature
 from fallow_sieve.core.repinning import changes_on
 from fallow_sieve.core.scaling import Scaled, by_flour, by_pieces, by_total, round_to_step, whole_eggs
-from fallow_sieve.core.swap_effects import Effects, effects, weigh
+from fallow_sieve.core.swap_effects import Effects, effects
 from fallow_sieve.core.swaps import Swap, swaps_for
 from fallow_sieve.core.tins import Filling, FillRule, Tin, filling
 from fallow_sieve.core.uses import rule_of_use
@@ -175,10 +175,13 @@ def swaps() -> Response:
     shelf, kitchen = kitchen_now(content)
     formula, by = content.formula, formula_rules()
     found = swaps_for(formula, given.at, shelf, swap_rules(formula.use))
-    before = weigh(formula, shelf, by, kitchen)
-    after = [weigh(replace(formula, lines=s.lines), shelf, by, kitchen) for s in found]
-    items = [_swap(s, effects(before, a)) for s, a in zip(found, after, strict=True)]
-    name = before.judgement.analysis.lines[given.at].name
+    before = judge_formula(formula, shelf, by, kitchen)
+    items = []
+    for s in found:
+        after = replace(formula, lines=s.lines)
+        done = effects(formula, before, after, judge_formula(after, shelf, by, kitchen), shelf)
+        items.append(_swap(s, done))
+    name = before.analysis.lines[given.at].name
     return answer(SwapsOut(items=items, say="" if items else f"There is no swap for {name.lower()} in the tables."))
 
 

@@ -99,11 +99,6 @@ def _less_water(e: Estimate, nutrient: str, before: float, after: float, lost: f
     return e.times(before / after)
 
 
-def cost_of(formula: Formula, shelf: Shelf) -> float | None:
-    """Return what the whole batch costs, in the kitchen's currency; None where a price is missing."""
-    return _costs(formula, shelf, None)[0]
-
-
 def _costs(formula: Formula, shelf: Shelf, blend_per_kg: float | None) -> tuple[float | None, tuple[str, ...]]:
     """The cost of everything (None where a price is missing), and the names of what has none. Tap water is free."""
     lines = formula.lines

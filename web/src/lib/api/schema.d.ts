@@ -2350,7 +2350,7 @@ export interface components {
          * Effects
          * @description Allergens that come and go; changes of the batch in currency, kJ and g; hydration in % of flour base.
          *
-         *     None where one side is not known: a change from the unknown is not told.
+         *     A change is None where something that changes has no value; `unpriced` names what has no price.
          */
         Effects: {
             /** Brings */
@@ -2367,6 +2367,8 @@ export interface components {
             hydration_pct: number | null;
             /** Rids Of */
             rids_of: string[];
+            /** Unpriced */
+            unpriced: string[];
         };
         /**
          * EggOut

@@ -47,7 +47,7 @@
       said.push(Math.abs(by) < 0.05 ? 'water as before' : `water ${signed(by, 1)} % of flour`);
     }
     if (s.cost_change !== null) said.push(`${signed(s.cost_change, 2)} ${currency || 'in cost'}`.trim());
-    else said.push('cost not known: a price is missing');
+    else said.push(`cost not known: no price for ${s.unpriced.map((n) => n.toLowerCase()).join(', ')}`);
     if (s.energy_change_kj !== null)
       said.push(
         kcal ? `${signed(s.energy_change_kj / 4.184, 0)} kcal` : `${signed(s.energy_change_kj, 0)} kJ`

@@ -146,6 +146,7 @@ describe('the swap tab', () => {
     brings: ['tree-nuts'],
     rids_of: ['milk'],
     cost_change: null,
+    unpriced: ['Walnut oil', 'Butter'],
     energy_change_kj: -4184,
     fat_change_g: 0.2,
     hydration_pct: 76.04,
@@ -179,7 +180,7 @@ describe('the swap tab', () => {
     expect(server.lastOf('/formula-swaps')?.body).toMatchObject({ at: 4 });
     expect(words(root)).toContain('Walnut oil loses some');
     expect(words(root)).toContain(
-      'water as before · cost not known: a price is missing · −4184 kJ · brings tree nuts · no more milk on record'
+      'water as before · cost not known: no price for walnut oil, butter · −4184 kJ · brings tree nuts · no more milk on record'
         .replace('4184', '4\u202f184')
         .replace(/\s/g, ' ')
     );
