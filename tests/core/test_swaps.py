@@ -25,7 +25,7 @@ def cake(slug, mass, stage="wet", use="layer-cake", water=400.0):
 
 def swaps(formula, at=0):
     return {
-        s.to if not s.name.startswith("Half") else s.name: s
+        s.name if s.name.startswith("Half") or ", bulk from" in s.name else s.to: s
         for s in swaps_for(formula, at, SHELF, swap_rules(formula.use))
     }
 
@@ -54,8 +54,37 @@ def test_a_sweetener_goes_by_sweetness_and_says_what_bulk_is_lost():
     honey = swaps(cake("white-sugar", 120, "dry"))["honey"]
     assert honey.lines[0].mass_g == pytest.approx(100)  # 1.2 times as sweet
     bulk = 120 * (1 - 0.0002) - 100 * (1 - 0.171)
-    assert any(f"{bulk:.0f} g less bulk" in x.say and "give it back" in x.say for x in honey.losses)
+    assert any(x.say == f"{bulk:.0f} g less bulk." for x in honey.losses)
     assert swaps(cake("white-sugar", 65, "dry"))["erythritol"].lines[0].mass_g == pytest.approx(100)
+
+
+def test_the_bulk_of_a_stronger_sweetener_is_given_back_by_the_blend():
+    before = cake("white-sugar", 120, "dry")
+    honey = swaps(before)["Honey, bulk from the blend"]
+    bulk = 120 * (1 - 0.0002) - 100 * (1 - 0.171)
+    assert [x.mass_g for x in honey.lines[:2]] == [pytest.approx(100), pytest.approx(500 + bulk)]
+    assert honey.say.endswith(f"{bulk:.0f} g more of the blend.")
+    assert not any("less bulk" in x.say for x in honey.losses)
+    assert counted_water(honey.lines, SHELF) == pytest.approx(counted_water(before.lines, SHELF))
+    dry = sum(x.mass_g * (1 - SHELF[x.ingredient].range_of("water_g").typical / 100) for x in honey.lines[:1])
+    assert dry + bulk == pytest.approx(120 * (1 - 0.0002), rel=1e-3)
+
+
+def test_bulk_is_given_back_only_where_there_is_flour_to_give_it():
+    syrup = formula_of(
+        [("white-sugar", 120, "filling"), ("water", 100, "filling"), (BLEND, 300, "dry")], FLOUR, use="layer-cake"
+    )
+    assert not [n for n in swaps(syrup) if "bulk from" in n]
+    plain = formula_of(
+        [("white-sugar", 120, "dry"), ("teff-flour", 200, "dry"), ("water", 100, "wet")], use="layer-cake"
+    )
+    assert swaps(plain)["Honey, bulk from teff flour"].lines[1].mass_g > 200
+
+
+def test_a_weaker_sweetener_has_more_bulk_and_nothing_to_give_back():
+    found = swaps(cake("white-sugar", 65, "dry"))
+    assert any("more bulk." in x.say for x in found["erythritol"].losses)
+    assert not [n for n in found if n.startswith("Erythritol, bulk")]
 
 
 def test_an_egg_goes_by_its_replacers_table_and_keeps_the_doughs_water():

@@ -22,6 +22,7 @@ from fallow_sieve.core.formulas import (
     Line,
     Stage,
     counted_water,
+    is_flour,
     with_water,
 )
 from fallow_sieve.core.ingredients import Ingredient
@@ -258,16 +259,44 @@ def _sweeteners(formula: Formula, at: int, shelf: Shelf, rules: SwapRules) -> It
             continue
         mass = line.mass_g * old.sweetness.typical / new.sweetness.typical
         fresh = [replace(line, ingredient=new.slug, mass_g=mass)]
-        yield _made("sweetener", formula, at, fresh, _sweet_losses(line.mass_g, mass, old, new, shelf), shelf)
+        bulk_g = mass * _dry(shelf[new.slug]) - line.mass_g * _dry(shelf[old.slug])
+        losses = _sweet_losses(old, new)
+        odd = _bulk_losses(bulk_g, line.mass_g)
+        yield _made("sweetener", formula, at, fresh, [*odd, *losses], shelf)
+        if odd and bulk_g < 0:
+            yield from _with_bulk_back(formula, at, fresh, -bulk_g, losses, shelf)
 
 
-def _sweet_losses(old_g: float, new_g: float, old: Sweetener, new: Sweetener, shelf: Shelf) -> list[Loss]:
+def _bulk_losses(bulk_g: float, old_g: float) -> list[Loss]:
+    if abs(bulk_g) <= 0.1 * old_g:
+        return []
+    way = "less" if bulk_g < 0 else "more"
+    return [Loss(2 if abs(bulk_g) > 0.3 * old_g else 1, f"{_grams(abs(bulk_g))} {way} bulk.")]
+
+
+def _with_bulk_back(
+    formula: Formula, at: int, fresh: Sequence[Line], bulk_g: float, losses: Sequence[Loss], shelf: Shelf
+) -> Iterator[Swap]:
+    """The same with the bulk given back by the largest flour of the dough, where there is one."""
+    flours = [n for n, x in enumerate(formula.lines) if _is_flour_of_dough(x, shelf)]
+    if not flours or formula.lines[at].stage in OUTSIDE_DOUGH:
+        return
+    n = max(flours, key=lambda n: formula.lines[n].mass_g)
+    flour = formula.lines[n]
+    what = "the blend" if flour.ingredient == BLEND else _short(shelf[flour.ingredient])
+    more = (*formula.lines[:n], replace(flour, mass_g=flour.mass_g + bulk_g), *formula.lines[n + 1 :])
+    minds = [Loss(1, f"With {_grams(bulk_g)} more of {what} the rest is that much weaker."), *losses]
+    name = f"{shelf[fresh[0].ingredient].name}, bulk from {what}"
+    swap = _made("sweetener", replace(formula, lines=more), at, fresh, minds, shelf, name)
+    yield replace(swap, say=f"{swap.say.removesuffix('.')}, {_grams(bulk_g)} more of {what}.")
+
+
+def _is_flour_of_dough(line: Line, shelf: Shelf) -> bool:
+    return line.stage not in OUTSIDE_DOUGH and (line.ingredient == BLEND or is_flour(shelf[line.ingredient]))
+
+
+def _sweet_losses(old: Sweetener, new: Sweetener) -> list[Loss]:
     found = []
-    bulk = new_g * _dry(shelf[new.slug]) - old_g * _dry(shelf[old.slug])
-    if abs(bulk) > 0.1 * old_g:
-        way = "less" if bulk < 0 else "more"
-        back = "; give it back with a purée or more of the blend" if bulk < 0 else ""
-        found.append(Loss(2 if abs(bulk) > 0.3 * old_g else 1, f"{_grams(abs(bulk))} {way} bulk{back}."))
     if old.browns == "yes" and new.browns == "no":
         found.append(Loss(2, "It does not brown: a pale crust."))
     if new.browns == "fast":
