@@ -2,21 +2,37 @@
 
 import json
 import re
+import shutil
+from pathlib import Path
 
 import pytest
 
+from fallow_sieve.api.app import create_app
 from running import run
 
 API = "/api/v1"
 FORMULAS = range(1, 7)
 
 
-@pytest.fixture(params=FORMULAS)
-def shown(request, client, demo_db, tmp_path):
+@pytest.fixture(scope="module")
+def db(demo_master, tmp_path_factory):
+    return Path(shutil.copy(demo_master, tmp_path_factory.mktemp("shown") / "demo.db"))
+
+
+@pytest.fixture(scope="module")
+def client(db):
+    """The application on a kitchen that these tests only look at."""
+    app = create_app(db)
+    yield app.test_client()
+    app.extensions["kitchen"].close()
+
+
+@pytest.fixture(scope="module", params=FORMULAS)
+def shown(request, client, db, tmp_path_factory):
     """A demo formula by every way in which it is shown."""
     n = request.param
     content = client.get(f"{API}/formulas/{n}/draft").json["content"]
-    file = tmp_path / "formula.json"
+    file = tmp_path_factory.mktemp("file") / "formula.json"
     file.write_bytes(client.get(f"{API}/formulas/{n}/export?format=json").data)
     return {
         "content": content,
@@ -26,7 +42,7 @@ def shown(request, client, demo_db, tmp_path):
         "listed": next(x for x in client.get(f"{API}/formulas").json["items"] if x["formula"]["id"] == n),
         "card": client.get(f"{API}/formulas/{n}/card").json,
         "markdown": client.get(f"{API}/formulas/{n}/export?format=markdown").text,
-        "told": json.loads(run("formula", file, "--json", "--db", demo_db).stdout),
+        "told": json.loads(run("formula", file, "--json", "--db", db).stdout),
     }
 
 
@@ -123,8 +139,8 @@ def test_scaled_to_its_own_dough_it_stays_as_it_is(shown, client):
     assert judged["say"] == shown["judged"]["say"] or "g water" in judged["say"]  # a distance in grams doubles too
 
 
-def test_the_file_on_the_command_line_scales_as_the_bench_does(shown, client, demo_db):
-    told = json.loads(run("scale", shown["file"], "--flour", "750g", "--json", "--db", demo_db).stdout)
+def test_the_file_on_the_command_line_scales_as_the_bench_does(shown, client, db):
+    told = json.loads(run("scale", shown["file"], "--flour", "750g", "--json", "--db", db).stdout)
     here = client.post(f"{API}/formula-scalings", json={"content": shown["content"], "flour_g": 750}).json
     assert [x["mass_g"] for x in told["formula"]["lines"]] == pytest.approx(
         [x["mass_g"] for x in here["lines"]], rel=1e-5

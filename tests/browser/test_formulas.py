@@ -160,7 +160,7 @@ def test_what_went_in_is_written_down_and_teaches(page, formula):
     page.get_by_label("Poured in all, g").fill("262")
     page.get_by_role("button", name="Record the bake").click()
     expect(page.get_by_role("img", name=re.compile("The window narrowed"))).to_be_visible()
-    page.get_by_text("1 bakes, one by one").click()
+    page.get_by_text("1 bake, one by one").click()
     page.get_by_role("button", name="set aside").click()
     expect(page.get_by_role("button", name="count it again")).to_be_visible()
 
