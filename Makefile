@@ -33,7 +33,7 @@ lint: $(STAMPS)/python-dev $(STAMPS)/npm
 
 pytest: $(STAMPS)/python-dev $(WEB)
 	@scripts/need-chromium.sh
-	$(BIN)/pytest -n 2 -q
+	$(BIN)/pytest -n 2 --dist worksteal -q
 
 bench: $(STAMPS)/python-dev $(WEB)
 	$(BIN)/python bench/analyse_bench.py

@@ -28,6 +28,12 @@
   }: Props = $props();
   let typed = $state<string | null>(null);
   let wrong = $state('');
+  let input = $state<HTMLInputElement>();
+
+  // A number that changes under the keys stays selected, so that what is typed next takes its place.
+  $effect(() => {
+    if (shown && typed === null && document.activeElement === input) input?.select();
+  });
 
   async function commit(): Promise<void> {
     if (typed === null || typed.trim() === shown) {
@@ -59,6 +65,7 @@
 
 <span class="cell">
   <input
+    bind:this={input}
     class="num"
     class:soft
     data-cell={kind}
