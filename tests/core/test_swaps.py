@@ -147,7 +147,7 @@ STAGES = st.sampled_from((Stage.WET, Stage.FAT, Stage.DRY))
 
 @given(st.sampled_from(SWAPPED), st.floats(1, 800), st.floats(0.5, 3000), STAGES, st.booleans())
 def test_every_swap_conserves_the_doughs_water(slug, mass, water, stage, with_milk):
-    lines = [Line(slug, mass, stage), Line("water", water, Stage.WET)]
+    lines = [Line(slug, mass, stage), Line("water", water, Stage.WET), Line("teff-flour", 300.0, Stage.DRY)]
     lines += [Line("oat-milk", 80.0, Stage.WET)] * with_milk
     formula = Formula(tuple(lines), use="layer-cake")
     before = counted_water(formula.lines, SHELF)
