@@ -54,6 +54,7 @@
 </script>
 
 <HeadFrame
+  --widest="13rem"
   label="Name of the blend"
   name={bench.blend.name}
   rename={(name) => bench.saveHead({ name })}

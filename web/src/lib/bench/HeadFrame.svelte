@@ -55,7 +55,7 @@
   }
 
   .standing :global(select) {
-    max-width: 11rem;
+    max-width: var(--widest, 9rem);
     border: 1px solid transparent;
     background: transparent;
     color: var(--ink);

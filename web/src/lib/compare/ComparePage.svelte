@@ -3,10 +3,9 @@
   import { onDestroy, onMount } from 'svelte';
   import { api, ask, wordsOf, type BlendSummary } from '../api/client';
   import Changes from '../bench/Changes.svelte';
-  import { money } from '../format';
   import { kitchen } from '../kitchen.svelte';
   import Scale from '../sieves/Scale.svelte';
-  import { figure, signed } from '../format';
+  import { figure, money, signed } from '../format';
   import { STATUS_CLASS, STATUS_WORDS } from '../sieves/words';
   import Picker from './Picker.svelte';
   import { label, loadSide, type Side } from './side';

@@ -70,10 +70,12 @@
         </select>
       </label>
     {/if}
-    <span>· makes</span>
-    <span class="pieces"
-      ><Cell kind="pieces" label="Pieces" shown={String(bench.content.pieces)} take={takePieces} /></span
-    >
+    <span class="makes">
+      · makes
+      <span class="pieces"
+        ><Cell kind="pieces" label="Pieces" shown={String(bench.content.pieces)} take={takePieces} /></span
+      >
+    </span>
   {/snippet}
   {#snippet tools()}
     <a href="#/card/{bench.formula.id}">Card to print</a>
@@ -85,6 +87,12 @@
 </HeadFrame>
 
 <style>
+  .makes {
+    display: inline-flex;
+    align-items: center;
+    gap: 0.3rem;
+  }
+
   .pieces {
     width: 2.6rem;
   }
