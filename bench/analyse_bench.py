@@ -4,9 +4,10 @@ from __future__ import annotations
 
 import numpy as np
 
-from fallow_sieve.core.blends import Blend, Part, analyse
-from fallow_sieve.core.judgements import judge
-from fallow_sieve.core.uses import fit_to
+from fallow_sieve.core.blends.analysis import analyse
+from fallow_sieve.core.blends.blend import Blend, Part
+from fallow_sieve.core.blends.fit import fit_to
+from fallow_sieve.core.blends.judgement import judge
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules
 from measuring import in_blocks, percentile

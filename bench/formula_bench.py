@@ -7,9 +7,9 @@ import tempfile
 import time
 from http.client import HTTPConnection
 
-from fallow_sieve.core.blends import Part
-from fallow_sieve.core.formula_judgements import Kitchen
-from fallow_sieve.core.quantities import CupStandard, SpoonStandard
+from fallow_sieve.core.blends.blend import Part
+from fallow_sieve.core.formulas.judgement import Kitchen
+from fallow_sieve.core.values.quantities import CupStandard, SpoonStandard
 from fallow_sieve.reference.conversions import make_over, read_text
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules

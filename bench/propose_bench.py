@@ -12,15 +12,16 @@ from collections.abc import Callable
 from concurrent.futures import ThreadPoolExecutor
 from time import perf_counter
 
-from fallow_sieve.core.briefs import Limits
+from fallow_sieve.core.blends.fit import Use
+from fallow_sieve.core.blends.limits import Limits
+from fallow_sieve.core.numerics.solver import Effort, solve
 from fallow_sieve.core.optimise.aims import add_margin
-from fallow_sieve.core.optimise.fitting import add_fit, limits_of_floor
-from fallow_sieve.core.optimise.problem import Problem, problem_of
+from fallow_sieve.core.optimise.fit_model import add_fit, limits_of_floor
+from fallow_sieve.core.optimise.model import Model, state
+from fallow_sieve.core.optimise.posing import problem_of
+from fallow_sieve.core.optimise.problem import Problem
 from fallow_sieve.core.optimise.proposals import propose
-from fallow_sieve.core.optimise.solver import Effort, solve
-from fallow_sieve.core.optimise.stating import Model, state
 from fallow_sieve.core.optimise.wishes import Aim, Wishes
-from fallow_sieve.core.uses import Use
 from fallow_sieve.demo.scenario import BINS
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules

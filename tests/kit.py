@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
-from fallow_sieve.core.blends import Analysis, Blend, Part, analyse
-from fallow_sieve.core.estimates import Range, exactly
-from fallow_sieve.core.ingredients import Fact, Ingredient, Quality, Role
-from fallow_sieve.core.shelf import Shelf
+from fallow_sieve.core.blends.analysis import Analysis, analyse
+from fallow_sieve.core.blends.blend import Blend, Part
+from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Quality, Role
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.values.estimates import Range, exactly
 
 Number = float | tuple[float, float, float]
 
@@ -35,7 +36,7 @@ def formula_of(
     lines: dict[str, float] | list[tuple[str, float, str]], blend: dict[str, float] | None = None, **more: object
 ):
     """A formula: lines by slug at their usual stage, or as (slug, g, stage), on a blend by slug."""
-    from fallow_sieve.core.formulas import Formula, Line, Stage
+    from fallow_sieve.core.formulas.formula import Formula, Line, Stage
 
     given = [(s, g, "wet") for s, g in lines.items()] if isinstance(lines, dict) else lines
     parts = tuple(Part(s, g) for s, g in (blend or {}).items())

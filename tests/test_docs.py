@@ -10,11 +10,11 @@ from pathlib import Path
 
 import pytest
 
-from fallow_sieve.core.blends import METRICS
-from fallow_sieve.core.explanations import explain
-from fallow_sieve.core.ingredients import Role
-from fallow_sieve.core.nutrients import NUTRIENTS
-from fallow_sieve.core.ovens import parse_oven
+from fallow_sieve.core.baking.ovens import parse_oven
+from fallow_sieve.core.blends.explanation import explain
+from fallow_sieve.core.blends.metrics import METRICS
+from fallow_sieve.core.ingredients.ingredient import Role
+from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
 from fallow_sieve.formats.blend_file import read_blend
 from fallow_sieve.formats.brief_file import read_brief
 from fallow_sieve.formats.documents import AnalysisDocument, ComparisonDocument

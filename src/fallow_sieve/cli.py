@@ -17,17 +17,19 @@ import typer
 
 from fallow_sieve.cli_formulas import register_formulas
 from fallow_sieve.cli_kitchen import CupOption, DbOption, JsonOption, kitchen_at, read_file, use_named
-from fallow_sieve.core.blends import METRICS, analyse
-from fallow_sieve.core.comparison import OnBasis, compare
-from fallow_sieve.core.errors import BadInputError, FallowSieveError, shown
-from fallow_sieve.core.judgements import Judgement, judge
+from fallow_sieve.core.blends.analysis import analyse
+from fallow_sieve.core.blends.fit import fit_to
+from fallow_sieve.core.blends.judgement import Judgement, judge
+from fallow_sieve.core.blends.metrics import METRICS
+from fallow_sieve.core.ingredients.side_by_side import OnBasis, compare
+from fallow_sieve.core.numerics.solver import Effort
 from fallow_sieve.core.optimise.mending import mend
-from fallow_sieve.core.optimise.problem import in_bins, problem_of
+from fallow_sieve.core.optimise.posing import in_bins, problem_of
 from fallow_sieve.core.optimise.searching import search
-from fallow_sieve.core.optimise.solver import Effort
 from fallow_sieve.core.optimise.wishes import Wishes
-from fallow_sieve.core.quantities import Basis, parse_basis
-from fallow_sieve.core.uses import Status, fit_to
+from fallow_sieve.core.values.bands import Status
+from fallow_sieve.core.values.errors import BadInputError, FallowSieveError, shown
+from fallow_sieve.core.values.quantities import Basis, parse_basis
 from fallow_sieve.formats.blend_file import read_blend
 from fallow_sieve.formats.brief_file import read_brief
 from fallow_sieve.formats.documents import analysis_document, comparison_document

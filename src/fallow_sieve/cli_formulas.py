@@ -17,14 +17,23 @@ from fallow_sieve.cli_kitchen import (
     read_file,
     use_named,
 )
-from fallow_sieve.core.cards import grams
-from fallow_sieve.core.errors import BadInputError, QuantityError, shown
-from fallow_sieve.core.formula_judgements import FormulaJudgement, judge_formula
-from fallow_sieve.core.formulas import Formula, FormulaAnalysis, Line, analyse_formula
-from fallow_sieve.core.ovens import in_words, parse_oven
-from fallow_sieve.core.scaling import MIXING_LOSS_PCT, Scaled, by_flour, by_pieces, by_total, round_to_step, whole_eggs
-from fallow_sieve.core.tins import Filling, FillRule, filling, parse_tin
-from fallow_sieve.core.uses import Status
+from fallow_sieve.core.baking.ovens import in_words, parse_oven
+from fallow_sieve.core.formulas.analysis import FormulaAnalysis, analyse_formula
+from fallow_sieve.core.formulas.formula import Formula, Line
+from fallow_sieve.core.formulas.judgement import FormulaJudgement, judge_formula
+from fallow_sieve.core.formulas.scaling import (
+    MIXING_LOSS_PCT,
+    Scaled,
+    by_flour,
+    by_pieces,
+    by_total,
+    round_to_step,
+    whole_eggs,
+)
+from fallow_sieve.core.formulas.tins import Filling, FillRule, filling, parse_tin
+from fallow_sieve.core.values.bands import Status
+from fallow_sieve.core.values.errors import BadInputError, QuantityError, shown
+from fallow_sieve.core.values.words import grams
 from fallow_sieve.formats.blend_file import read_blend
 from fallow_sieve.formats.formula_documents import (
     ConvertAnswer,

@@ -10,12 +10,12 @@ from typing import Annotated
 
 import typer
 
-from fallow_sieve.core.errors import BadInputError, shown
-from fallow_sieve.core.formula_judgements import Kitchen
-from fallow_sieve.core.judgements import Setting
-from fallow_sieve.core.quantities import CupStandard, SpoonStandard
-from fallow_sieve.core.shelf import Shelf
-from fallow_sieve.core.uses import Use, rule_of_use
+from fallow_sieve.core.blends.fit import Use, rule_of_use
+from fallow_sieve.core.blends.judgement import Setting
+from fallow_sieve.core.formulas.judgement import Kitchen
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.values.errors import BadInputError, shown
+from fallow_sieve.core.values.quantities import CupStandard, SpoonStandard
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules
 

@@ -12,7 +12,7 @@ from fallow_sieve.api.app import create_app
 from fallow_sieve.api.openapi import DOCUMENT, openapi_text
 from fallow_sieve.api.problems import status_of
 from fallow_sieve.api.security import MAX_REQUEST_BYTES
-from fallow_sieve.core import errors as core_errors
+from fallow_sieve.core.values import errors as core_errors
 from fallow_sieve.store import errors as store_errors
 
 API = "/api/v1"

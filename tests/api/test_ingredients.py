@@ -364,7 +364,7 @@ def test_a_blend_file_carries_the_numbers_of_the_lots_it_draws_on(client):
     document = client.get(f"{API}/blends/8/export?format=json").json
     sorghum = next(i for i in document["ingredients"] if i["slug"] == "sorghum-flour")
     assert sorghum["grit_index"]["typical"] == pytest.approx(3.517, abs=0.001)
-    from fallow_sieve.core.blends import analyse
+    from fallow_sieve.core.blends.analysis import analyse
     from fallow_sieve.formats.blend_file import read_blend
     from fallow_sieve.reference.ingredients import library_shelf
 

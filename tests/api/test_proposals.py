@@ -6,7 +6,7 @@ import json
 
 import pytest
 
-from fallow_sieve.core.optimise.stating import DIFFERENT_PCT
+from fallow_sieve.core.optimise.model import DIFFERENT_PCT
 from fallow_sieve.formats.brief_file import read_brief
 
 

@@ -52,7 +52,7 @@ def test_most_functions_are_short_and_no_module_is_long():
     lengths = []
     for module in MODULES:
         source = Path(module.__file__).read_text(encoding="utf-8")
-        assert source.count("\n") <= 500, module.__name__
+        assert source.count("\n") <= 300, module.__name__
         nodes = [n for n in ast.walk(ast.parse(source)) if isinstance(n, ast.FunctionDef)]
         lengths += [n.end_lineno - n.lineno + 1 for n in nodes]
     lengths.sort()
@@ -62,4 +62,4 @@ def test_most_functions_are_short_and_no_module_is_long():
 
 def test_the_solver_is_imported_in_one_file():
     knowing = [m.__name__ for m in MODULES if "scipy.optimize" in Path(m.__file__).read_text(encoding="utf-8")]
-    assert knowing == ["fallow_sieve.core.optimise.solver"]
+    assert knowing == ["fallow_sieve.core.numerics.solver"]

@@ -4,7 +4,7 @@ from statistics import mean, stdev
 
 import pytest
 
-from fallow_sieve.core.errors import BadInputError
+from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.devices.scale import SimulatedScale
 
 

@@ -7,10 +7,10 @@ import json
 from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
-from fallow_sieve.core.errors import BadInputError
-from fallow_sieve.core.judgements import judge
-from fallow_sieve.core.optimise.problem import problem_of
+from fallow_sieve.core.blends.judgement import judge
+from fallow_sieve.core.optimise.posing import problem_of
 from fallow_sieve.core.optimise.searching import search
+from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.formats.blend_csv import read_blend_csv
 from fallow_sieve.formats.blend_file import read_blend
 from fallow_sieve.formats.brief_file import read_brief

@@ -6,10 +6,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from fallow_sieve.core.blends import Blend, Part
-from fallow_sieve.core.errors import BadInputError
-from fallow_sieve.core.ingredients import PROPERTIES
-from fallow_sieve.core.nutrients import NUTRIENTS
+from fallow_sieve.core.blends.blend import Blend, Part
+from fallow_sieve.core.ingredients.ingredient import PROPERTIES
+from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
+from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.formats.blend_file import read_blend, write_blend
 from fallow_sieve.reference.ingredients import library, library_shelf
 

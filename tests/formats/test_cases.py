@@ -5,7 +5,7 @@ from pathlib import Path
 
 import pytest
 
-from fallow_sieve.core.judgements import judge
+from fallow_sieve.core.blends.judgement import judge
 from fallow_sieve.formats.blend_file import read_blend
 from fallow_sieve.formats.documents import analysis_document
 from fallow_sieve.reference.ingredients import library_shelf

@@ -5,11 +5,12 @@ import json
 import jsonschema
 import pytest
 
-from fallow_sieve.core.blends import Blend, Part, analyse
-from fallow_sieve.core.comparison import compare
-from fallow_sieve.core.errors import BadInputError
-from fallow_sieve.core.judgements import judge
-from fallow_sieve.core.quantities import parse_basis
+from fallow_sieve.core.blends.analysis import analyse
+from fallow_sieve.core.blends.blend import Blend, Part
+from fallow_sieve.core.blends.judgement import judge
+from fallow_sieve.core.ingredients.side_by_side import compare
+from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values.quantities import parse_basis
 from fallow_sieve.formats.blend_csv import read_blend_csv, write_blend_csv
 from fallow_sieve.formats.blend_file import write_blend
 from fallow_sieve.formats.documents import analysis_document, comparison_document

@@ -6,12 +6,13 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from fallow_sieve.core.blends import Part
-from fallow_sieve.core.cards import card_of
-from fallow_sieve.core.errors import BadInputError
-from fallow_sieve.core.finished import finish
-from fallow_sieve.core.formula_judgements import judge_formula
-from fallow_sieve.core.formulas import BLEND, CONSISTENCIES, Formula, Line, Stage, analyse_formula
+from fallow_sieve.core.blends.blend import Part
+from fallow_sieve.core.formulas.analysis import analyse_formula
+from fallow_sieve.core.formulas.card import card_of
+from fallow_sieve.core.formulas.finished_bake import finish
+from fallow_sieve.core.formulas.formula import BLEND, CONSISTENCIES, Formula, Line, Stage
+from fallow_sieve.core.formulas.judgement import judge_formula
+from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.formats.formula_file import FormulaFile, formula_dict, read_formula, write_formula
 from fallow_sieve.formats.formula_markdown import plain, write_markdown
 from fallow_sieve.formats.recipe_jsonld import read_jsonld, write_jsonld

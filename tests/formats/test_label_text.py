@@ -4,7 +4,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from fallow_sieve.core.errors import BadInputError
+from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.formats.label_text import MOST_CHARACTERS, read_label_text
 
 

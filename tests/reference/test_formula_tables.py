@@ -6,12 +6,12 @@ from itertools import pairwise
 
 import pytest
 
-from fallow_sieve.core.binders import GOOD_LOAD
-from fallow_sieve.core.formulas import CONSISTENCIES
-from fallow_sieve.core.heat import SPECIFIC_HEAT
-from fallow_sieve.core.ingredients import Role
-from fallow_sieve.core.quantities import CupStandard, SpoonStandard, cup_ml
+from fallow_sieve.core.blends.binder_load import GOOD_LOAD
+from fallow_sieve.core.formulas.dough_temperature import SPECIFIC_HEAT
+from fallow_sieve.core.formulas.formula import CONSISTENCIES
+from fallow_sieve.core.ingredients.ingredient import Role
 from fallow_sieve.core.recipes.lines import read_line
+from fallow_sieve.core.values.quantities import CupStandard, SpoonStandard, cup_ml
 from fallow_sieve.reference.formulas import formula_rules, swap_rules, tin_fills
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.kitchen import egg_replacers, eggs, gas_marks, pans, sweetness, thickening

@@ -9,11 +9,11 @@ from importlib.resources import files
 
 import pytest
 
-from fallow_sieve.core.blends import BANDED, METRICS
-from fallow_sieve.core.errors import BadInputError
-from fallow_sieve.core.ingredients import Quality, Role
-from fallow_sieve.core.nutrients import NUTRIENTS
-from fallow_sieve.core.shares import UsualShare
+from fallow_sieve.core.blends.metrics import BANDED, METRICS
+from fallow_sieve.core.formulas.unusual_shares import UsualShare
+from fallow_sieve.core.ingredients.ingredient import Quality, Role
+from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
+from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.reference import doughs, formulas, kitchen, listing, recipes, sieving
 from fallow_sieve.reference import tables as reading
 from fallow_sieve.reference.ingredients import CompositionRow, IngredientRow, library, library_shelf

@@ -9,10 +9,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 from sqlalchemy.exc import DBAPIError, IntegrityError
 
-from fallow_sieve.core.blends import Part
-from fallow_sieve.core.errors import BadInputError
-from fallow_sieve.core.formulas import BLEND, Formula, Line, Stage
-from fallow_sieve.core.water import Bake
+from fallow_sieve.core.blends.blend import Part
+from fallow_sieve.core.formulas.formula import BLEND, Formula, Line, Stage
+from fallow_sieve.core.formulas.water_learning import Bake
+from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.store.bakes import add_bake, bake_of, bakes_of_formula, bakes_of_kitchen, withdraw_bake
 from fallow_sieve.store.errors import NotFoundError, StaleSaveError
 from fallow_sieve.store.formulas import (

@@ -4,11 +4,11 @@ from datetime import date
 
 import pytest
 
-from fallow_sieve.core.blends import Part
-from fallow_sieve.core.errors import BadInputError
-from fallow_sieve.core.estimates import Range, exactly
-from fallow_sieve.core.ingredients import Fact, Ingredient, Quality, Role
-from fallow_sieve.core.lots import Lot
+from fallow_sieve.core.blends.blend import Part
+from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Quality, Role
+from fallow_sieve.core.ingredients.lots import Lot
+from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values.estimates import Range, exactly
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.store import findings
 from fallow_sieve.store.blends import add_blend

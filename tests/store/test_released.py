@@ -10,7 +10,7 @@ import pytest
 from alembic.config import Config
 from alembic.script import ScriptDirectory
 
-from fallow_sieve.core.ingredients import Quality
+from fallow_sieve.core.ingredients.ingredient import Quality
 from fallow_sieve.reference.ingredients import library
 from fallow_sieve.store.bakes import bakes_of_kitchen
 from fallow_sieve.store.blends import get_draft, list_blends, revisions_of

@@ -6,10 +6,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from fallow_sieve.core.errors import BadInputError
-from fallow_sieve.core.estimates import Range
-from fallow_sieve.core.ingredients import PROPERTIES, Fact, Quality
-from fallow_sieve.core.nutrients import NUTRIENTS
+from fallow_sieve.core.ingredients.ingredient import PROPERTIES, Fact, Quality
+from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
+from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values.estimates import Range
 from fallow_sieve.demo.kitchen import fill
 from fallow_sieve.formats import lots_table
 from fallow_sieve.formats.data_package import read_package, write_package

@@ -17,10 +17,10 @@ from sqlalchemy import text
 from sqlalchemy.exc import DBAPIError, IntegrityError
 from sqlmodel import SQLModel, select
 
-from fallow_sieve.core.blends import Part
-from fallow_sieve.core.errors import BadInputError
-from fallow_sieve.core.estimates import exactly
-from fallow_sieve.core.ingredients import Fact, Ingredient, Quality, Role
+from fallow_sieve.core.blends.blend import Part
+from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Quality, Role
+from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values.estimates import exactly
 from fallow_sieve.reference.ingredients import library
 from fallow_sieve.store import kitchens
 from fallow_sieve.store.blends import (  # fmt: skip

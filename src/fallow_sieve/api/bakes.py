@@ -11,9 +11,9 @@ from fallow_sieve.api.formula_models import BakeIn, BakeOut, BakesOut, LearningS
 from fallow_sieve.api.formula_values import content_of, judged, kitchen_now
 from fallow_sieve.api.http import answer, body, now_text, store, today
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.errors import BadInputError, shown
-from fallow_sieve.core.formulas import poured_pct
-from fallow_sieve.core.water import Bake, check_bake, correct, learn
+from fallow_sieve.core.formulas.pouring import poured_pct
+from fallow_sieve.core.formulas.water_learning import Bake, check_bake, correct, learn
+from fallow_sieve.core.values.errors import BadInputError, shown
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.store.bakes import add_bake, bake_of, bakes_of_formula, withdraw_bake
 from fallow_sieve.store.formulas import Content, content_in, get_formula, get_formula_draft

@@ -10,8 +10,8 @@ from fallow_sieve.api.requests import BlendIn, BlendsQuery, DraftIn, DuplicateIn
 from fallow_sieve.api.responses import BlendHead, BlendList, BlendOut, DraftOut, PartOut, RevisionOut
 from fallow_sieve.api.spec import route
 from fallow_sieve.api.summaries import blend_head, blend_summary, part_out
-from fallow_sieve.core.blends import Part, check_parts
-from fallow_sieve.core.uses import rule_of_use
+from fallow_sieve.core.blends.blend import Part, check_parts
+from fallow_sieve.core.blends.fit import rule_of_use
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.store.blends import (
     add_blend,

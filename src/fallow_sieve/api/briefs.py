@@ -9,8 +9,8 @@ from fallow_sieve.api.requests import BriefIn, BriefsQuery
 from fallow_sieve.api.responses import BriefList, BriefSummary
 from fallow_sieve.api.spec import route
 from fallow_sieve.api.summaries import brief_summary, limits_of
-from fallow_sieve.core.shelf import Shelf
-from fallow_sieve.core.uses import rule_of_use, with_changes
+from fallow_sieve.core.blends.fit import rule_of_use, with_changes
+from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.store.blends import list_blends
 from fallow_sieve.store.briefs import add_brief, get_brief, list_briefs, save_brief

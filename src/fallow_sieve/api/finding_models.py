@@ -8,12 +8,12 @@ from pydantic import Field
 
 from fallow_sieve.api.requests import In, RowId, Slug
 from fallow_sieve.api.responses import Out
-from fallow_sieve.core.bench_tests import CupWeight, ScaleCheck, WaterTaken
-from fallow_sieve.core.estimates import Range
-from fallow_sieve.core.label_checks import Check
-from fallow_sieve.core.labels import Per100G
-from fallow_sieve.core.lots import LotStanding
-from fallow_sieve.core.sieving import Grading
+from fallow_sieve.core.ingredients.bench_tests import CupWeight, ScaleCheck, WaterTaken
+from fallow_sieve.core.ingredients.lots import LotStanding
+from fallow_sieve.core.ingredients.nutrition_panel import Per100G
+from fallow_sieve.core.ingredients.panel_checks import Check
+from fallow_sieve.core.ingredients.sieve_grading import Grading
+from fallow_sieve.core.values.estimates import Range
 from fallow_sieve.formats.label_text import PanelLine
 
 Mass = Annotated[float, Field(ge=0, le=1e6)]

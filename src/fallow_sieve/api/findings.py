@@ -25,7 +25,7 @@ from fallow_sieve.api.finding_models import (
 )
 from fallow_sieve.api.http import answer, body, now_text, store, today
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.bench_tests import (
+from fallow_sieve.core.ingredients.bench_tests import (
     ScaleCheck,
     Soak,
     cup_fact,
@@ -34,14 +34,14 @@ from fallow_sieve.core.bench_tests import (
     water_fact,
     water_taken_up,
 )
-from fallow_sieve.core.columns import COLUMNS
-from fallow_sieve.core.errors import BadInputError
-from fallow_sieve.core.estimates import Range
-from fallow_sieve.core.ingredients import Fact, Ingredient
-from fallow_sieve.core.label_checks import Check, check_label
-from fallow_sieve.core.labels import LabelReading, SoFar, facts_of, read_panel
-from fallow_sieve.core.measuring import Verdict
-from fallow_sieve.core.sieving import OnMesh, grade, grit_fact, grit_verdict
+from fallow_sieve.core.ingredients.columns import COLUMNS
+from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient
+from fallow_sieve.core.ingredients.nutrition_panel import LabelReading, SoFar, facts_of, read_panel
+from fallow_sieve.core.ingredients.panel_checks import Check, check_label
+from fallow_sieve.core.ingredients.sieve_grading import OnMesh, grade, grit_fact, grit_verdict
+from fallow_sieve.core.numerics.repeated_readings import Verdict
+from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values.estimates import Range
 from fallow_sieve.formats.label_text import read_label_text
 from fallow_sieve.reference.sieving import grit_mapping
 from fallow_sieve.store.findings import (

@@ -17,12 +17,12 @@ from fallow_sieve.api.shelf_models import (
     StandInsQuery,
 )
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.errors import UnknownNameError
-from fallow_sieve.core.flours import side_by_side
-from fallow_sieve.core.gluten import status_of
-from fallow_sieve.core.ingredients import Ingredient
-from fallow_sieve.core.shelf import Shelf
-from fallow_sieve.core.stand_ins import WAYS, StandIn, stand_ins
+from fallow_sieve.core.blends.gluten import status_of
+from fallow_sieve.core.ingredients.ingredient import Ingredient
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.ingredients.side_by_side import side_by_side
+from fallow_sieve.core.ingredients.stand_ins import WAYS, StandIn, stand_ins
+from fallow_sieve.core.values.errors import UnknownNameError
 from fallow_sieve.reference.names import look_alikes
 from fallow_sieve.store.errors import NotFoundError
 

@@ -15,12 +15,13 @@ from fallow_sieve.api.http import answer, answer_core, now_text, store, whole
 from fallow_sieve.api.recipes import read_here
 from fallow_sieve.api.spec import route
 from fallow_sieve.api.transfer import file_answer, own_numbers
-from fallow_sieve.core.blends import Blend
-from fallow_sieve.core.cards import Card, card_of
-from fallow_sieve.core.errors import BadInputError, shown
-from fallow_sieve.core.finished import finish
-from fallow_sieve.core.formulas import analyse_formula, opened
-from fallow_sieve.core.uses import rule_of_use
+from fallow_sieve.core.blends.blend import Blend
+from fallow_sieve.core.blends.fit import rule_of_use
+from fallow_sieve.core.formulas.analysis import analyse_formula
+from fallow_sieve.core.formulas.card import Card, card_of
+from fallow_sieve.core.formulas.finished_bake import finish
+from fallow_sieve.core.formulas.formula import opened
+from fallow_sieve.core.values.errors import BadInputError, shown
 from fallow_sieve.formats.formula_file import FormulaDocument, formula_dict, read_formula, write_formula
 from fallow_sieve.formats.formula_markdown import write_markdown
 from fallow_sieve.formats.recipe_jsonld import read_jsonld, write_jsonld

@@ -8,18 +8,18 @@ from pydantic import Field, RootModel
 
 from fallow_sieve.api.requests import In, Name, PageQuery, Parts, RowId, Slug
 from fallow_sieve.api.responses import Out, PartOut
-from fallow_sieve.core.binding import Converted, Dilution
-from fallow_sieve.core.blends import MAX_MASS_G
-from fallow_sieve.core.cards import Card
-from fallow_sieve.core.finished import Finished
-from fallow_sieve.core.formula_judgements import FormulaJudgement
-from fallow_sieve.core.formulas import CONSISTENCIES, MAX_LINES, MAX_METHOD, Stage
-from fallow_sieve.core.heat import WaterPlan
-from fallow_sieve.core.scaling import Eggs, Rounded
-from fallow_sieve.core.swap_effects import Effects
-from fallow_sieve.core.swaps import Loss
-from fallow_sieve.core.tins import Filling
-from fallow_sieve.core.water import Learnt
+from fallow_sieve.core.blends.blend import MAX_MASS_G
+from fallow_sieve.core.formulas.binder_choice import Converted, Dilution
+from fallow_sieve.core.formulas.card import Card
+from fallow_sieve.core.formulas.dough_temperature import WaterPlan
+from fallow_sieve.core.formulas.finished_bake import Finished
+from fallow_sieve.core.formulas.formula import CONSISTENCIES, MAX_LINES, MAX_METHOD, Stage
+from fallow_sieve.core.formulas.judgement import FormulaJudgement
+from fallow_sieve.core.formulas.scaling import Eggs, Rounded
+from fallow_sieve.core.formulas.swaps.effects import Effects
+from fallow_sieve.core.formulas.swaps.swap import Loss
+from fallow_sieve.core.formulas.tins import Filling
+from fallow_sieve.core.formulas.water_learning import Learnt
 from fallow_sieve.formats.formula_file import LineName
 
 School = Literal["by-moisture", "gum", "psyllium", "gels", "none"]

@@ -9,13 +9,13 @@ from sqlmodel import Session
 from fallow_sieve.api.formula_models import ContentIn, ContentOut, LineOut, PinnedIn, PinnedOut
 from fallow_sieve.api.http import as_parts, store, today
 from fallow_sieve.api.summaries import part_out
-from fallow_sieve.core.baking import pan_named
-from fallow_sieve.core.blends import check_parts
-from fallow_sieve.core.formula_judgements import FormulaJudgement, Kitchen, judge_formula
-from fallow_sieve.core.formulas import Formula, Line, Stage, check_lines
-from fallow_sieve.core.quantities import CupStandard
-from fallow_sieve.core.shelf import Shelf
-from fallow_sieve.core.uses import rule_of_use
+from fallow_sieve.core.baking.phases import pan_named
+from fallow_sieve.core.blends.blend import check_parts
+from fallow_sieve.core.blends.fit import rule_of_use
+from fallow_sieve.core.formulas.formula import Formula, Line, Stage, check_lines
+from fallow_sieve.core.formulas.judgement import FormulaJudgement, Kitchen, judge_formula
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.values.quantities import CupStandard
 from fallow_sieve.reference.formulas import formula_rules
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.store.formulas import Content, Pinned

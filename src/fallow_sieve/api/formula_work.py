@@ -36,20 +36,22 @@ from fallow_sieve.api.formula_values import content_of, judged, kitchen_now, lin
 from fallow_sieve.api.http import answer, answer_core, body, store
 from fallow_sieve.api.spec import route
 from fallow_sieve.api.summaries import part_out
-from fallow_sieve.core.adding import begin_line
-from fallow_sieve.core.binding import SCHOOLS, Converted, Dilution, convert_binder, dilute
-from fallow_sieve.core.dough_heat import masses_of
-from fallow_sieve.core.errors import BadInputError
-from fallow_sieve.core.finished import Finished, finish
-from fallow_sieve.core.formula_judgements import FormulaJudgement, judge_formula
-from fallow_sieve.core.formulas import Formula, Stage, WorkedFormula, analyse_formula, poured_water_g
-from fallow_sieve.core.heat import FRICTION_K, WaterPlan, water_temperature
-from fallow_sieve.core.repinning import changes_on
-from fallow_sieve.core.scaling import Scaled, by_flour, by_pieces, by_total, round_to_step, whole_eggs
-from fallow_sieve.core.swap_effects import Effects, effects
-from fallow_sieve.core.swaps import Swap, swaps_for
-from fallow_sieve.core.tins import Filling, FillRule, Tin, filling
-from fallow_sieve.core.uses import rule_of_use
+from fallow_sieve.core.blends.fit import rule_of_use
+from fallow_sieve.core.formulas.analysis import WorkedFormula, analyse_formula
+from fallow_sieve.core.formulas.binder_choice import SCHOOLS, Converted, Dilution, convert_binder, dilute
+from fallow_sieve.core.formulas.dough_temperature import FRICTION_K, WaterPlan, masses_of, water_temperature
+from fallow_sieve.core.formulas.finished_bake import Finished, finish
+from fallow_sieve.core.formulas.formula import Formula, Stage
+from fallow_sieve.core.formulas.judgement import FormulaJudgement, judge_formula
+from fallow_sieve.core.formulas.new_line import begin_line
+from fallow_sieve.core.formulas.newer_blend import changes_on
+from fallow_sieve.core.formulas.pouring import poured_water_g
+from fallow_sieve.core.formulas.scaling import Scaled, by_flour, by_pieces, by_total, round_to_step, whole_eggs
+from fallow_sieve.core.formulas.swaps.candidates import swaps_for
+from fallow_sieve.core.formulas.swaps.effects import Effects, effects
+from fallow_sieve.core.formulas.swaps.swap import Swap
+from fallow_sieve.core.formulas.tins import Filling, FillRule, Tin, filling
+from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.reference.formulas import formula_rules, swap_rules, tin_fills
 from fallow_sieve.reference.kitchen import eggs
 from fallow_sieve.reference.recipes import egg_of

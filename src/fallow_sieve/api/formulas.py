@@ -21,9 +21,9 @@ from fallow_sieve.api.formula_values import check_content, content_of, content_o
 from fallow_sieve.api.http import answer, body, if_match, now_text, page, store
 from fallow_sieve.api.requests import DuplicateIn, KeepIn
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.errors import BadInputError
-from fallow_sieve.core.formula_judgements import FormulaJudgement
-from fallow_sieve.core.uses import Status
+from fallow_sieve.core.formulas.judgement import FormulaJudgement
+from fallow_sieve.core.values.bands import Status
+from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.store.briefs import get_brief
 from fallow_sieve.store.formulas import (
     Content,

@@ -10,8 +10,8 @@ from typing import Any, TypeVar, cast
 from flask import Response, current_app, request
 from pydantic import BaseModel, TypeAdapter
 
-from fallow_sieve.core.blends import Part
-from fallow_sieve.core.errors import BadInputError, shown
+from fallow_sieve.core.blends.blend import Part
+from fallow_sieve.core.values.errors import BadInputError, shown
 from fallow_sieve.formats.strict_json import parse_json
 from fallow_sieve.formats.validating import validate
 from fallow_sieve.store.kitchen_store import KitchenStore

@@ -19,14 +19,14 @@ from fallow_sieve.api.shelf_models import (
     WholeIngredientOut,
 )
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.cautions import cautions_of
-from fallow_sieve.core.columns import COLUMNS, Column
-from fallow_sieve.core.contents import HIGHEST, check_contents, range_for
-from fallow_sieve.core.errors import BadInputError, UnknownNameError
-from fallow_sieve.core.gluten import status_of
-from fallow_sieve.core.ingredients import Fact, Ingredient, Quality, Role
-from fallow_sieve.core.lots import stock_sentence
-from fallow_sieve.core.nutrients import NUTRIENTS
+from fallow_sieve.core.blends.cautions import cautions_of
+from fallow_sieve.core.blends.gluten import status_of
+from fallow_sieve.core.ingredients.columns import COLUMNS, Column
+from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Quality, Role
+from fallow_sieve.core.ingredients.lots import stock_sentence
+from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
+from fallow_sieve.core.ingredients.plausible import HIGHEST, check_contents, range_for
+from fallow_sieve.core.values.errors import BadInputError, UnknownNameError
 from fallow_sieve.store.blends import blends_with
 from fallow_sieve.store.formulas import formulas_with
 from fallow_sieve.store.ingredients import (

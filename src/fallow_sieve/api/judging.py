@@ -19,15 +19,16 @@ from fallow_sieve.api.responses import (
 )
 from fallow_sieve.api.spec import route
 from fallow_sieve.api.summaries import judge_parts, part_out
-from fallow_sieve.core.blends import Blend, Part, analyse
-from fallow_sieve.core.comparison import of_mix
-from fallow_sieve.core.composing import add_part, scale_to, set_flour_share
-from fallow_sieve.core.differences import Difference, difference
-from fallow_sieve.core.errors import BadInputError
-from fallow_sieve.core.explanations import Explanation, explain
-from fallow_sieve.core.judgements import Judgement
-from fallow_sieve.core.quantities import CupStandard, parse_basis
-from fallow_sieve.core.uses import rule_of_use
+from fallow_sieve.core.blends.analysis import analyse
+from fallow_sieve.core.blends.blend import Blend, Part
+from fallow_sieve.core.blends.composing import add_part, scale_to, set_flour_share
+from fallow_sieve.core.blends.differences import Difference, difference
+from fallow_sieve.core.blends.explanation import Explanation, explain
+from fallow_sieve.core.blends.fit import rule_of_use
+from fallow_sieve.core.blends.judgement import Judgement
+from fallow_sieve.core.blends.on_basis import of_mix
+from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values.quantities import CupStandard, parse_basis
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.store.kitchens import kitchen_of
 

@@ -12,8 +12,8 @@ from fallow_sieve.api.requests import SearchQuery, SettingsIn
 from fallow_sieve.api.responses import FoundOut, KitchenOut, SearchOut
 from fallow_sieve.api.shelf import view_of
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.finding import Searchable, find
-from fallow_sieve.core.ingredients import ROLE_LABELS
+from fallow_sieve.core.ingredients.ingredient import ROLE_LABELS
+from fallow_sieve.core.ingredients.search import Searchable, find
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.store.blends import list_blends
 from fallow_sieve.store.briefs import list_briefs

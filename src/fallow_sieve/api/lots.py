@@ -11,8 +11,8 @@ from sqlmodel import Session
 from fallow_sieve.api.finding_models import LotFullOut, LotIn, LotsOut, PricePointOut
 from fallow_sieve.api.http import answer, body, if_match, store, today
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.errors import BadInputError
-from fallow_sieve.core.lots import Lot, LotStanding, check_lot, price_history, standings, stock_sentence
+from fallow_sieve.core.ingredients.lots import Lot, LotStanding, check_lot, price_history, standings, stock_sentence
+from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.store.ingredients import get_ingredient
 from fallow_sieve.store.lots import add_lot, get_lot, lot_of, lots_of, save_lot
 from fallow_sieve.store.numbers import in_force, layers_of

@@ -9,7 +9,7 @@ from flask import Flask, Response, json, request
 from sqlalchemy.exc import DBAPIError
 from werkzeug.exceptions import HTTPException
 
-from fallow_sieve.core.errors import BadInputError, FallowSieveError
+from fallow_sieve.core.values.errors import BadInputError, FallowSieveError
 from fallow_sieve.store.errors import InUseError, NotFoundError, StaleSaveError
 
 _STATUS: tuple[tuple[type[FallowSieveError], int, str], ...] = (

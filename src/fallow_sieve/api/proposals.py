@@ -36,23 +36,27 @@ from fallow_sieve.api.proposal_models import (
 )
 from fallow_sieve.api.spec import route
 from fallow_sieve.api.summaries import limits_of, part_out
-from fallow_sieve.core.blends import METRICS, Analysis, Blend, Part, analyse, check_parts, drawing_on
-from fallow_sieve.core.briefs import Limits
-from fallow_sieve.core.ingredients import Role
+from fallow_sieve.core.blends.analysis import Analysis, analyse
+from fallow_sieve.core.blends.blend import Blend, Part, check_parts, drawing_on
+from fallow_sieve.core.blends.fit import BandResult, fit_to, rule_of_use
+from fallow_sieve.core.blends.limits import Limits
+from fallow_sieve.core.blends.metrics import METRICS
+from fallow_sieve.core.ingredients.ingredient import Role
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.numerics.solver import Effort
 from fallow_sieve.core.optimise.bags import SEED, bags_of
 from fallow_sieve.core.optimise.conflicts import Conflict
 from fallow_sieve.core.optimise.explaining import explain_proposal, prices_of_more
+from fallow_sieve.core.optimise.gains import gives_and_gives_up
 from fallow_sieve.core.optimise.mending import Mending, mend
-from fallow_sieve.core.optimise.problem import Problem, in_bins, problem_of
+from fallow_sieve.core.optimise.posing import in_bins, problem_of
+from fallow_sieve.core.optimise.problem import Problem
 from fallow_sieve.core.optimise.proposals import TIME_LIMIT_S, Proposal, Skipped, blend_of, proposal_of
 from fallow_sieve.core.optimise.searching import search
-from fallow_sieve.core.optimise.solver import Effort
-from fallow_sieve.core.optimise.telling import gives_and_gives_up
 from fallow_sieve.core.optimise.tradeoffs import Point, front
 from fallow_sieve.core.optimise.wishes import AIM_LABELS, Aim, Wishes
-from fallow_sieve.core.quantities import CupStandard
-from fallow_sieve.core.shelf import Shelf
-from fallow_sieve.core.uses import BandResult, Status, fit_to, rule_of_use, worst_first
+from fallow_sieve.core.values.bands import Status, worst_first
+from fallow_sieve.core.values.quantities import CupStandard
 from fallow_sieve.formats.brief_file import body_of, wishes_of, write_brief
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.store.briefs import get_brief

@@ -9,7 +9,7 @@ from pydantic import Field
 from fallow_sieve.api.formula_models import ContentOut, PinnedIn, School
 from fallow_sieve.api.requests import In, Slug
 from fallow_sieve.api.responses import Out
-from fallow_sieve.core.gauges import Gauge
+from fallow_sieve.core.formulas.gauges import Gauge
 from fallow_sieve.core.recipes.checks import Finding
 
 

@@ -20,13 +20,13 @@ from fallow_sieve.api.recipe_models import (
     SideOut,
 )
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.blends import check_parts
-from fallow_sieve.core.errors import BadInputError, shown
-from fallow_sieve.core.formula_judgements import FormulaJudgement
-from fallow_sieve.core.quantities import SpoonStandard
+from fallow_sieve.core.blends.blend import check_parts
+from fallow_sieve.core.blends.fit import rule_of_use
+from fallow_sieve.core.formulas.judgement import FormulaJudgement
+from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.recipes.lines import ReadLine
-from fallow_sieve.core.shelf import Shelf
-from fallow_sieve.core.uses import rule_of_use
+from fallow_sieve.core.values.errors import BadInputError, shown
+from fallow_sieve.core.values.quantities import SpoonStandard
 from fallow_sieve.reference.conversions import Read, make_over, read_text
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.store.formulas import Content

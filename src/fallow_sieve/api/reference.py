@@ -23,13 +23,14 @@ from fallow_sieve.api.responses import (
 )
 from fallow_sieve.api.shelf import view_of
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.blends import BANDED, METRICS, Metric
-from fallow_sieve.core.briefs import AIMS, spaced
-from fallow_sieve.core.cautions import union_of
-from fallow_sieve.core.finding import Found, find
-from fallow_sieve.core.ingredients import ROLE_LABELS, Ingredient, Role
-from fallow_sieve.core.nutrients import NUTRIENTS
-from fallow_sieve.core.shelf import Shelf
+from fallow_sieve.core.blends.cautions import union_of
+from fallow_sieve.core.blends.metrics import BANDED, METRICS, Metric
+from fallow_sieve.core.briefs.brief import AIMS
+from fallow_sieve.core.ingredients.ingredient import ROLE_LABELS, Ingredient, Role
+from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
+from fallow_sieve.core.ingredients.search import Found, find
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.values.words import spaced
 from fallow_sieve.reference.names import look_alikes
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.store.errors import NotFoundError

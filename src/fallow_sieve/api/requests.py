@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from fallow_sieve.core.blends import MAX_MASS_G, MAX_PARTS
+from fallow_sieve.core.blends.blend import MAX_MASS_G, MAX_PARTS
 from fallow_sieve.formats.blend_file import SLUG_PATTERN
 
 Slug = Annotated[str, Field(pattern=SLUG_PATTERN, max_length=80)]

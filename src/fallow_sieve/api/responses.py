@@ -7,10 +7,10 @@ from typing import Any, Literal
 from pydantic import BaseModel, RootModel
 
 from fallow_sieve.api.requests import LimitsIn
-from fallow_sieve.core.comparison import OnBasis
-from fallow_sieve.core.differences import Difference
-from fallow_sieve.core.explanations import Explanation
-from fallow_sieve.core.judgements import Judgement
+from fallow_sieve.core.blends.differences import Difference
+from fallow_sieve.core.blends.explanation import Explanation
+from fallow_sieve.core.blends.judgement import Judgement
+from fallow_sieve.core.ingredients.side_by_side import OnBasis
 
 
 class Out(BaseModel):

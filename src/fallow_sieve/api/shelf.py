@@ -23,14 +23,24 @@ from fallow_sieve.api.shelf_models import (
     ShelfQuery,
 )
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.columns import COLUMNS, DEFAULT_COLUMNS, Cell, Known, column_named
-from fallow_sieve.core.errors import BadInputError, UnknownNameError, shown
-from fallow_sieve.core.finding import Searchable, find
-from fallow_sieve.core.gluten import status_of
-from fallow_sieve.core.ingredients import Role
-from fallow_sieve.core.listing import SORTS, Filter, Index, Row, ordered, passing, row_of, scale_of, values_of
-from fallow_sieve.core.quantities import Basis, CupStandard, SpoonStandard, parse_basis
-from fallow_sieve.core.shelf import Shelf
+from fallow_sieve.core.blends.gluten import status_of
+from fallow_sieve.core.ingredients.columns import COLUMNS, DEFAULT_COLUMNS, Cell, Known, column_named
+from fallow_sieve.core.ingredients.filters import (
+    SORTS,
+    Filter,
+    Index,
+    Row,
+    ordered,
+    passing,
+    row_of,
+    scale_of,
+    values_of,
+)
+from fallow_sieve.core.ingredients.ingredient import Role
+from fallow_sieve.core.ingredients.search import Searchable, find
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.values.errors import BadInputError, UnknownNameError, shown
+from fallow_sieve.core.values.quantities import Basis, CupStandard, SpoonStandard, parse_basis
 from fallow_sieve.reference.listing import diets, traits
 from fallow_sieve.reference.names import look_alikes
 from fallow_sieve.store.kitchens import kitchen_of

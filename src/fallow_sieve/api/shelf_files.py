@@ -14,7 +14,7 @@ from fallow_sieve.api.http import answer, if_match, store, today
 from fallow_sieve.api.problems import detail_of
 from fallow_sieve.api.shelf_models import ImportQueryIn, PreviewOut, RowChangeOut, ShelfExportQuery
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.errors import BadInputError, shown
+from fallow_sieve.core.values.errors import BadInputError, shown
 from fallow_sieve.formats import lots_table
 from fallow_sieve.formats.data_package import ZIP_TYPE, read_package, write_package
 from fallow_sieve.formats.lots_table import lot_rows, read_lots

@@ -8,12 +8,12 @@ from pydantic import Field
 
 from fallow_sieve.api.requests import In, Name, PageQuery, Slug
 from fallow_sieve.api.responses import LookAlikeOut, Out
-from fallow_sieve.core.cautions import LookAlike
-from fallow_sieve.core.columns import Column
-from fallow_sieve.core.estimates import Range
-from fallow_sieve.core.ingredients import Role
-from fallow_sieve.core.listing import Diet, Trait
-from fallow_sieve.core.stand_ins import StandIn
+from fallow_sieve.core.ingredients.columns import Column
+from fallow_sieve.core.ingredients.filters import Diet, Trait
+from fallow_sieve.core.ingredients.ingredient import Role
+from fallow_sieve.core.ingredients.search import LookAlike
+from fallow_sieve.core.ingredients.stand_ins import StandIn
+from fallow_sieve.core.values.estimates import Range
 from fallow_sieve.formats.shelf_table import Refusal
 from fallow_sieve.store.shelf_files import CellChange
 

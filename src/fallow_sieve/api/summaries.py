@@ -10,12 +10,14 @@ from sqlmodel import Session
 from fallow_sieve.api.http import store, today
 from fallow_sieve.api.requests import LimitsIn
 from fallow_sieve.api.responses import BlendHead, BlendSummary, BriefOut, BriefSummary, LayerOut, PartOut
-from fallow_sieve.core.blends import Blend, Part
-from fallow_sieve.core.briefs import BlendState, Limits, progress, wishes
-from fallow_sieve.core.judgements import Judgement, Setting, judge
-from fallow_sieve.core.quantities import CupStandard
-from fallow_sieve.core.shelf import Shelf
-from fallow_sieve.core.uses import BandChange, Status
+from fallow_sieve.core.blends.blend import Blend, Part
+from fallow_sieve.core.blends.fit import BandChange
+from fallow_sieve.core.blends.judgement import Judgement, Setting, judge
+from fallow_sieve.core.blends.limits import Limits
+from fallow_sieve.core.briefs.brief import BlendState, progress, wishes
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.values.bands import Status
+from fallow_sieve.core.values.quantities import CupStandard
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.store.blends import get_draft, parts_in, revisions_of
 from fallow_sieve.store.kitchens import kitchen_of

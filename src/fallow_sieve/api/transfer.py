@@ -11,11 +11,12 @@ from fallow_sieve.api.http import answer, now_text, store, today, whole
 from fallow_sieve.api.requests import ExportQuery, ImportQuery
 from fallow_sieve.api.responses import ImportOut
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.blends import Blend, analyse, check_parts, drawing_on
-from fallow_sieve.core.errors import BadInputError, shown
-from fallow_sieve.core.ingredients import Ingredient
-from fallow_sieve.core.shelf import Shelf
-from fallow_sieve.core.uses import rule_of_use
+from fallow_sieve.core.blends.analysis import analyse
+from fallow_sieve.core.blends.blend import Blend, check_parts, drawing_on
+from fallow_sieve.core.blends.fit import rule_of_use
+from fallow_sieve.core.ingredients.ingredient import Ingredient
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.values.errors import BadInputError, shown
 from fallow_sieve.formats.blend_csv import read_blend_csv, write_blend_csv
 from fallow_sieve.formats.blend_file import BlendDocument, read_blend, write_blend
 from fallow_sieve.reference.ingredients import library_shelf

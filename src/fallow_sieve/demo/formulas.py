@@ -7,11 +7,12 @@ from datetime import datetime, timedelta
 
 from sqlmodel import Session, select
 
-from fallow_sieve.core.blends import Part
-from fallow_sieve.core.formula_judgements import Kitchen, judge_formula
-from fallow_sieve.core.formulas import BLEND, WATER, Formula, Line, Stage, poured_pct
-from fallow_sieve.core.quantities import CupStandard, SpoonStandard
-from fallow_sieve.core.shelf import Shelf
+from fallow_sieve.core.blends.blend import Part
+from fallow_sieve.core.formulas.formula import BLEND, WATER, Formula, Line, Stage
+from fallow_sieve.core.formulas.judgement import Kitchen, judge_formula
+from fallow_sieve.core.formulas.pouring import poured_pct
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.values.quantities import CupStandard, SpoonStandard
 from fallow_sieve.demo.scenario import COPPERBECK, LOW_INGS, Bin
 from fallow_sieve.reference.conversions import make_over, read_text
 from fallow_sieve.reference.formulas import formula_rules

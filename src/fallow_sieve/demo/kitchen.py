@@ -6,13 +6,13 @@ from datetime import datetime, timedelta
 
 from sqlmodel import Session
 
-from fallow_sieve.core.bench_tests import Soak, cup_fact, cup_weight, water_fact, water_taken_up
-from fallow_sieve.core.blends import Part
-from fallow_sieve.core.contents import range_for
-from fallow_sieve.core.ingredients import Fact, Quality
-from fallow_sieve.core.labels import SoFar, facts_of, read_panel
-from fallow_sieve.core.lots import price_per_usable_kg
-from fallow_sieve.core.sieving import OnMesh, grade, grit_fact
+from fallow_sieve.core.blends.blend import Part
+from fallow_sieve.core.ingredients.bench_tests import Soak, cup_fact, cup_weight, water_fact, water_taken_up
+from fallow_sieve.core.ingredients.ingredient import Fact, Quality
+from fallow_sieve.core.ingredients.lots import price_per_usable_kg
+from fallow_sieve.core.ingredients.nutrition_panel import SoFar, facts_of, read_panel
+from fallow_sieve.core.ingredients.plausible import range_for
+from fallow_sieve.core.ingredients.sieve_grading import OnMesh, grade, grit_fact
 from fallow_sieve.demo.findings import (
     LABELS,
     LOTS_OF_BLENDS,

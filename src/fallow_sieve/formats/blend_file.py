@@ -9,12 +9,12 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Discriminator, Field, Tag, create_model
 
-from fallow_sieve.core.blends import Blend, Part
-from fallow_sieve.core.contents import check_contents, range_for
-from fallow_sieve.core.errors import BadInputError
-from fallow_sieve.core.estimates import Range
-from fallow_sieve.core.ingredients import Fact, Ingredient, Quality, Role
-from fallow_sieve.core.nutrients import NUTRIENTS
+from fallow_sieve.core.blends.blend import Blend, Part
+from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Quality, Role
+from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
+from fallow_sieve.core.ingredients.plausible import check_contents, range_for
+from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values.estimates import Range
 from fallow_sieve.formats.strict_json import parse_json
 from fallow_sieve.formats.validating import validate
 

@@ -8,12 +8,12 @@ from typing import Literal, cast
 
 from pydantic import Field
 
-from fallow_sieve.core.briefs import Limits
-from fallow_sieve.core.errors import BadInputError, UnknownNameError
-from fallow_sieve.core.ingredients import Ingredient
-from fallow_sieve.core.listing import Diet
+from fallow_sieve.core.blends.fit import BandChange, Use, rule_of_use, with_changes
+from fallow_sieve.core.blends.limits import Limits
+from fallow_sieve.core.ingredients.filters import Diet
+from fallow_sieve.core.ingredients.ingredient import Ingredient
 from fallow_sieve.core.optimise.wishes import MIN_SHARE_PCT, Aim, Share, Wishes
-from fallow_sieve.core.uses import BandChange, Use, rule_of_use, with_changes
+from fallow_sieve.core.values.errors import BadInputError, UnknownNameError
 from fallow_sieve.formats.blend_file import IngredientIn, Slug, Strict, defined, no_twice
 from fallow_sieve.formats.strict_json import parse_json
 from fallow_sieve.formats.validating import validate

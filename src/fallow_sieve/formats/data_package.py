@@ -12,7 +12,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Any
 
-from fallow_sieve.core.errors import BadInputError
+from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.formats import lots_table, numbers_table, shelf_table
 from fallow_sieve.formats.tables import MOST_UNPACKED_BYTES, Cells, Table, read_csv, write_csv
 

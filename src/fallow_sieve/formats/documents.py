@@ -6,12 +6,12 @@ from collections.abc import Iterable
 
 from pydantic import BaseModel, ConfigDict
 
-from fallow_sieve.core.blends import METRICS
-from fallow_sieve.core.comparison import OnBasis
-from fallow_sieve.core.estimates import Estimate
-from fallow_sieve.core.judgements import Judgement
-from fallow_sieve.core.quantities import Basis
-from fallow_sieve.core.uses import BandResult
+from fallow_sieve.core.blends.fit import BandResult
+from fallow_sieve.core.blends.judgement import Judgement
+from fallow_sieve.core.blends.metrics import METRICS
+from fallow_sieve.core.ingredients.side_by_side import OnBasis
+from fallow_sieve.core.values.estimates import Estimate
+from fallow_sieve.core.values.quantities import Basis
 
 _DECIMALS = 10
 

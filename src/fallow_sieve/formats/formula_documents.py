@@ -5,15 +5,15 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import Any
 
-from fallow_sieve.core.conversion import Conversion
-from fallow_sieve.core.formula_judgements import FormulaJudgement
-from fallow_sieve.core.formulas import LineFacts
-from fallow_sieve.core.gauges import Gauge
-from fallow_sieve.core.ovens import OvenSetting
+from fallow_sieve.core.baking.ovens import OvenSetting
+from fallow_sieve.core.formulas.analysis import LineFacts
+from fallow_sieve.core.formulas.gauges import Gauge
+from fallow_sieve.core.formulas.judgement import FormulaJudgement
+from fallow_sieve.core.formulas.scaling import Eggs, Rounded, Scaled
+from fallow_sieve.core.formulas.tins import Filling
 from fallow_sieve.core.recipes.checks import Finding
+from fallow_sieve.core.recipes.conversion import Conversion
 from fallow_sieve.core.recipes.reading import ReadRecipe
-from fallow_sieve.core.scaling import Eggs, Rounded, Scaled
-from fallow_sieve.core.tins import Filling
 from fallow_sieve.formats.documents import BinderOut, DoseOut, GlutenOut, NutrientOut, Out, nutrient_out, rounded
 from fallow_sieve.formats.formula_file import FormulaFile
 
@@ -246,8 +246,8 @@ def _gauge(g: Gauge) -> GaugeOut:
         name=g.name,
         value=rounded(g.value),
         unit=g.unit,
-        good_low=rounded(g.good_low),
-        good_high=rounded(g.good_high),
+        good_low=rounded(g.band.good_low) if g.band else None,
+        good_high=rounded(g.band.good_high) if g.band else None,
         status=str(g.status),
         say=g.say,
     )

@@ -9,9 +9,9 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
-from fallow_sieve.core.blends import Part
-from fallow_sieve.core.formulas import BLEND, CONSISTENCIES, MAX_METHOD, Formula, Line, Stage
-from fallow_sieve.core.ingredients import Ingredient
+from fallow_sieve.core.blends.blend import Part
+from fallow_sieve.core.formulas.formula import BLEND, CONSISTENCIES, MAX_METHOD, Formula, Line, Stage
+from fallow_sieve.core.ingredients.ingredient import Ingredient
 from fallow_sieve.formats.blend_file import (
     MASS_LIMIT_G,
     IngredientIn,

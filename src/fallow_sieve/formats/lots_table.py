@@ -7,8 +7,8 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import date
 
-from fallow_sieve.core.errors import BadInputError, shown
-from fallow_sieve.core.lots import Lot, check_lot
+from fallow_sieve.core.ingredients.lots import Lot, check_lot
+from fallow_sieve.core.values.errors import BadInputError, shown
 from fallow_sieve.formats.shelf_table import MOST_ROWS, Refusal
 from fallow_sieve.formats.tables import Table, guarded, unguarded
 

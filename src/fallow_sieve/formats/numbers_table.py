@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import dataclass
 
-from fallow_sieve.core.contents import HIGHEST, range_for
-from fallow_sieve.core.errors import BadInputError, UnknownNameError, shown
-from fallow_sieve.core.ingredients import PROPERTIES, Fact, Quality
-from fallow_sieve.core.nutrients import NUTRIENTS
+from fallow_sieve.core.ingredients.ingredient import PROPERTIES, Fact, Quality
+from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
+from fallow_sieve.core.ingredients.plausible import HIGHEST, range_for
+from fallow_sieve.core.values.errors import BadInputError, UnknownNameError, shown
 from fallow_sieve.formats.shelf_table import Refusal
 from fallow_sieve.formats.tables import Table, guarded, unguarded
 

@@ -7,13 +7,13 @@ from collections.abc import Iterable, Sequence
 import numpy as np
 from pydantic import Field
 
+from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.optimise.bags import SEED, Bags, bags_of
 from fallow_sieve.core.optimise.conflicts import Conflict
 from fallow_sieve.core.optimise.explaining import Explained, explain_proposal
 from fallow_sieve.core.optimise.mending import Mend, Mending
 from fallow_sieve.core.optimise.problem import Problem
 from fallow_sieve.core.optimise.proposals import Proposal, Skipped, slack_of
-from fallow_sieve.core.shelf import Shelf
 from fallow_sieve.formats.documents import EstimateOut, Out
 
 _DECIMALS = 10

@@ -10,10 +10,11 @@ from __future__ import annotations
 import json
 from typing import Any
 
-from fallow_sieve.core.cards import Card, grams
-from fallow_sieve.core.errors import BadInputError
-from fallow_sieve.core.finished import Finished
-from fallow_sieve.core.formulas import FormulaAnalysis
+from fallow_sieve.core.formulas.analysis import FormulaAnalysis
+from fallow_sieve.core.formulas.card import Card
+from fallow_sieve.core.formulas.finished_bake import Finished
+from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values.words import grams
 from fallow_sieve.formats.formula_file import FormulaDocument, read_formula
 from fallow_sieve.formats.strict_json import parse_json
 

@@ -14,10 +14,10 @@ from dataclasses import dataclass, field
 import numpy as np
 from numpy.typing import NDArray
 
-from fallow_sieve.core.contents import HIGHEST, INSIDE, PARTS_OF_100_G, TOLERANCE_G, lowest_of
-from fallow_sieve.core.errors import BadInputError, nearest_names, shown
-from fallow_sieve.core.ingredients import PROPERTIES, Role
-from fallow_sieve.core.nutrients import NUTRIENTS
+from fallow_sieve.core.ingredients.ingredient import PROPERTIES, Role
+from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
+from fallow_sieve.core.ingredients.plausible import HIGHEST, INSIDE, PARTS_OF_100_G, TOLERANCE_G, lowest_of
+from fallow_sieve.core.values.errors import BadInputError, nearest_names, shown
 from fallow_sieve.formats.tables import Table, guarded, unguarded
 
 FloatArray = NDArray[np.float64]

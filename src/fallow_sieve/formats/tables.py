@@ -12,7 +12,7 @@ from typing import Any
 
 from openpyxl import Workbook, load_workbook
 
-from fallow_sieve.core.errors import BadInputError
+from fallow_sieve.core.values.errors import BadInputError
 
 MOST_UNPACKED_BYTES = 256 * 1024 * 1024
 CSV_TYPE = "text/csv"

@@ -5,16 +5,17 @@ from __future__ import annotations
 from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, replace
 
-from fallow_sieve.core.blends import Part
-from fallow_sieve.core.conversion import Conversion, ConversionRules, convert
-from fallow_sieve.core.formula_judgements import FormulaJudgement, Kitchen, judge_formula
-from fallow_sieve.core.formulas import Formula
-from fallow_sieve.core.quantities import SpoonStandard
+from fallow_sieve.core.blends.blend import Part
+from fallow_sieve.core.blends.fit import Use
+from fallow_sieve.core.formulas.formula import Formula
+from fallow_sieve.core.formulas.judgement import FormulaJudgement, Kitchen, judge_formula
+from fallow_sieve.core.formulas.water import Prediction
+from fallow_sieve.core.formulas.water_learning import Corrected
+from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.recipes.checks import Finding, check_recipe
+from fallow_sieve.core.recipes.conversion import Conversion, ConversionRules, convert
 from fallow_sieve.core.recipes.reading import ReadRecipe, as_formula, read_recipe
-from fallow_sieve.core.shelf import Shelf
-from fallow_sieve.core.uses import Use
-from fallow_sieve.core.water import Corrected, Prediction
+from fallow_sieve.core.values.quantities import SpoonStandard
 from fallow_sieve.reference.formulas import formula_rules, poor_candidates
 from fallow_sieve.reference.names import look_alikes
 from fallow_sieve.reference.recipes import words

@@ -7,15 +7,15 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from functools import cache
 
-from fallow_sieve.core.baking import Doneness, Pan, Phase
-from fallow_sieve.core.estimates import Range
-from fallow_sieve.core.formula_judgements import FormulaRules
-from fallow_sieve.core.leavening import LeaveningRule, Usual
-from fallow_sieve.core.ovens import GasMark
-from fallow_sieve.core.shares import UsualShare
-from fallow_sieve.core.swaps import EggReplacer, SwapRules, Sweetener, Thickener
-from fallow_sieve.core.tins import FillRule
-from fallow_sieve.core.water import HydrationBand
+from fallow_sieve.core.baking.ovens import GasMark
+from fallow_sieve.core.baking.phases import Doneness, Pan, Phase
+from fallow_sieve.core.formulas.judgement import FormulaRules
+from fallow_sieve.core.formulas.leavening import LeaveningRule, Usual
+from fallow_sieve.core.formulas.swaps.swap import EggReplacer, SwapRules, Sweetener, Thickener
+from fallow_sieve.core.formulas.tins import FillRule
+from fallow_sieve.core.formulas.unusual_shares import UsualShare
+from fallow_sieve.core.formulas.water import HydrationBand
+from fallow_sieve.core.values.estimates import Range
 from fallow_sieve.reference.doughs import (
     LeaveningRow,
     bake_phases,

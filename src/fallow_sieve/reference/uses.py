@@ -6,9 +6,9 @@ from collections import defaultdict
 from dataclasses import dataclass
 from functools import cache
 
-from fallow_sieve.core.binders import DoseBand
-from fallow_sieve.core.judgements import Rules
-from fallow_sieve.core.uses import Band, Use
+from fallow_sieve.core.blends.binder_load import DoseBand
+from fallow_sieve.core.blends.fit import Use, UseBand
+from fallow_sieve.core.blends.judgement import Rules
 from fallow_sieve.reference.tables import read_table
 
 
@@ -51,10 +51,10 @@ class DoseRow:
 @cache
 def rules() -> Rules:
     """Return the bundled rules: every use with its bands, and binder doses by use."""
-    bands: dict[str, list[Band]] = defaultdict(list)
+    bands: dict[str, list[UseBand]] = defaultdict(list)
     for r in read_table("use_bands", BandRow):
         limits = (r.hard_low, r.good_low, r.good_high, r.hard_high)
-        bands[r.use].append(Band(r.metric, *limits, weight=r.weight, basis=r.basis))
+        bands[r.use].append(UseBand(*limits, r.metric, weight=r.weight, basis=r.basis))
     doses: dict[str, dict[str, DoseBand]] = defaultdict(dict)
     for d in read_table("binder_doses", DoseRow):
         doses[d.use][d.binder] = DoseBand(d.dose_low_pct, d.dose_typical_pct, d.dose_high_pct)

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 
 from sqlmodel import Session, col, select
 
-from fallow_sieve.core.water import Bake
+from fallow_sieve.core.formulas.water_learning import Bake
 from fallow_sieve.store.errors import NotFoundError
 from fallow_sieve.store.tables import BakeRow
 

@@ -8,8 +8,8 @@ from typing import Any
 from sqlalchemy import func
 from sqlmodel import Session, col, select
 
-from fallow_sieve.core.blends import Part
-from fallow_sieve.core.errors import BadInputError
+from fallow_sieve.core.blends.blend import Part
+from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.store.errors import NotFoundError, StaleSaveError
 from fallow_sieve.store.tables import BlendRow, DraftRow, RevisionRow
 from fallow_sieve.store.versions import save_versioned

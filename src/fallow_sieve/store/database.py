@@ -13,7 +13,7 @@ from alembic.config import Config
 from sqlalchemy import Engine, create_engine, event
 from sqlmodel import Session
 
-from fallow_sieve.core.errors import BadInputError
+from fallow_sieve.core.values.errors import BadInputError
 
 BUSY_TIMEOUT_MS = 5000
 MIGRATIONS = Path(__file__).with_name("migrations")

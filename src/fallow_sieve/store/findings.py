@@ -10,9 +10,9 @@ from typing import Any
 
 from sqlmodel import Session, col, select
 
-from fallow_sieve.core.ingredients import Fact
-from fallow_sieve.core.labels import Convention, Panel
-from fallow_sieve.core.quantities import CupStandard, SpoonStandard, cup_ml, tablespoon_ml, teaspoon_ml, to_grams
+from fallow_sieve.core.ingredients.ingredient import Fact
+from fallow_sieve.core.ingredients.nutrition_panel import Convention, Panel
+from fallow_sieve.core.values.quantities import CupStandard, SpoonStandard, cup_ml, tablespoon_ml, teaspoon_ml, to_grams
 from fallow_sieve.store.errors import NotFoundError
 from fallow_sieve.store.kitchens import touch_shelf
 from fallow_sieve.store.numbers import Stored, keeping_aside, layers_of, put_layer, stored

@@ -9,9 +9,9 @@ from typing import Any
 from sqlalchemy import func
 from sqlmodel import Session, col, select
 
-from fallow_sieve.core.blends import Part
-from fallow_sieve.core.errors import BadInputError
-from fallow_sieve.core.formulas import Formula, Line, Stage
+from fallow_sieve.core.blends.blend import Part
+from fallow_sieve.core.formulas.formula import Formula, Line, Stage
+from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.store.blends import parts_in, parts_out
 from fallow_sieve.store.errors import NotFoundError, StaleSaveError
 from fallow_sieve.store.tables import FormulaDraftRow, FormulaRevisionRow, FormulaRow

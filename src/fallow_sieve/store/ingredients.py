@@ -7,9 +7,9 @@ from typing import Any
 
 from sqlmodel import Session, col, select
 
-from fallow_sieve.core.errors import BadInputError
-from fallow_sieve.core.estimates import exactly
-from fallow_sieve.core.ingredients import Fact, Ingredient, Quality
+from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Quality
+from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values.estimates import exactly
 from fallow_sieve.store.blends import blends_with
 from fallow_sieve.store.errors import InUseError, NotFoundError, StaleSaveError
 from fallow_sieve.store.formulas import formulas_with

@@ -16,8 +16,8 @@ from sqlalchemy import text
 from sqlalchemy.exc import DBAPIError
 from sqlmodel import Session
 
-from fallow_sieve.core.shelf import Shelf
-from fallow_sieve.core.water import Bake
+from fallow_sieve.core.formulas.water_learning import Bake
+from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.store.database import migrate, open_engine, reading, writing
 from fallow_sieve.store.errors import NotFoundError, UnusableError
 from fallow_sieve.store.glances import Glances

@@ -9,7 +9,7 @@ from typing import Any
 from sqlalchemy import delete
 from sqlmodel import Session
 
-from fallow_sieve.core.ingredients import Ingredient
+from fallow_sieve.core.ingredients.ingredient import Ingredient
 from fallow_sieve.reference.ingredients import library
 from fallow_sieve.reference.names import aliases
 from fallow_sieve.store.numbers import put_table_layers

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 
 from sqlmodel import Session, col, select
 
-from fallow_sieve.core.lots import Lot, price_per_usable_kg
+from fallow_sieve.core.ingredients.lots import Lot, price_per_usable_kg
 from fallow_sieve.formats.lots_table import LotLine
 from fallow_sieve.formats.numbers_table import NumberLine
 from fallow_sieve.formats.shelf_table import Refusal

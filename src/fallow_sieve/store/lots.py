@@ -8,8 +8,8 @@ from typing import Any
 
 from sqlmodel import Session, col, select
 
-from fallow_sieve.core.errors import BadInputError
-from fallow_sieve.core.lots import Lot, price_per_usable_kg
+from fallow_sieve.core.ingredients.lots import Lot, price_per_usable_kg
+from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.store.errors import NotFoundError
 from fallow_sieve.store.ingredients import get_ingredient
 from fallow_sieve.store.kitchens import touch_shelf

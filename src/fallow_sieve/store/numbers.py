@@ -13,8 +13,8 @@ from typing import Any
 
 from sqlmodel import Session, col, select
 
-from fallow_sieve.core.estimates import Range
-from fallow_sieve.core.ingredients import Fact, Quality
+from fallow_sieve.core.ingredients.ingredient import Fact, Quality
+from fallow_sieve.core.values.estimates import Range
 from fallow_sieve.store.tables import NumbersRow
 
 LAYERS = ("table", "own", "label", "measured")

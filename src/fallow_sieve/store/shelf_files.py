@@ -11,8 +11,8 @@ from typing import Literal
 import numpy as np
 from sqlmodel import Session
 
-from fallow_sieve.core.estimates import exactly
-from fallow_sieve.core.ingredients import Fact
+from fallow_sieve.core.ingredients.ingredient import Fact
+from fallow_sieve.core.values.estimates import exactly
 from fallow_sieve.formats.shelf_table import (
     HEADER_OF,
     LISTS,

@@ -14,8 +14,8 @@ from typing import Any
 
 from sqlmodel import Session, col, select
 
-from fallow_sieve.core.ingredients import Fact, Ingredient, Role
-from fallow_sieve.core.shelf import Shelf
+from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Role
+from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.store.numbers import OWN_NUMBERS, Stored, in_force
 from fallow_sieve.store.tables import AliasRow, LotRow
 

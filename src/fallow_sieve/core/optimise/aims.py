@@ -12,13 +12,14 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from fallow_sieve.core.blends import METRICS
-from fallow_sieve.core.optimise.forms import Form, form_of
-from fallow_sieve.core.optimise.problem import Problem, cost_line
-from fallow_sieve.core.optimise.solver import Array, Terms
-from fallow_sieve.core.optimise.stating import Model
+from fallow_sieve.core.blends.fit import UseBand
+from fallow_sieve.core.blends.metrics import METRICS
+from fallow_sieve.core.numerics.solver import Array, Terms
+from fallow_sieve.core.optimise.linear_metrics import Form, form_of
+from fallow_sieve.core.optimise.model import Model
+from fallow_sieve.core.optimise.named_limits import cost_line
+from fallow_sieve.core.optimise.problem import Problem
 from fallow_sieve.core.optimise.wishes import Aim
-from fallow_sieve.core.uses import Band
 
 _METRIC_OF = {
     Aim.MOST_FIBRE: ("fibre_pct", -1.0),
@@ -90,12 +91,12 @@ def barred(aim: Aim, p: Problem) -> Array:
     return most
 
 
-def _edges(band: Band) -> list[tuple[float, float]]:
+def _edges(band: UseBand) -> list[tuple[float, float]]:
     """(edge, sign): distance = sign × (value − edge) in widths of the good band."""
     return [(band.good_low, 1.0), (band.good_high, -1.0)] if band.good_high > band.good_low else []
 
 
-def edges_of(p: Problem) -> Iterator[tuple[Band, float, float]]:
+def edges_of(p: Problem) -> Iterator[tuple[UseBand, float, float]]:
     """Return every edge of a good band that has a width: band, edge in the metric's unit, sign (1 low, -1 high)."""
     for band in p.bands:
         for edge, sign in _edges(band):
@@ -134,7 +135,7 @@ def add_margin(model: Model, at: float = 0.0) -> slice:
     return t
 
 
-def _distance(form: Form, band: Band, edge: float, sign: float, at: float) -> tuple[Array, float]:
+def _distance(form: Form, band: UseBand, edge: float, sign: float, at: float) -> tuple[Array, float]:
     width = band.good_high - band.good_low
     typical = 1.0 if not form.is_ratio else float(np.mean(form.b)) * 100 + form.b0
     value = edge + sign * at * width

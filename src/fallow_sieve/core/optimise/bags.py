@@ -10,12 +10,13 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from fallow_sieve.core.blends import FIELD_OF_METRIC, METRICS, ROLE_SHARES, Analysis
-from fallow_sieve.core.ingredients import Ingredient
-from fallow_sieve.core.optimise.solver import Array
-from fallow_sieve.core.quantities import CupStandard, cup_ml
-from fallow_sieve.core.shelf import Shelf, available_range
-from fallow_sieve.core.uses import Band, Use
+from fallow_sieve.core.blends.analysis import Analysis
+from fallow_sieve.core.blends.fit import Use, UseBand
+from fallow_sieve.core.blends.metrics import FIELD_OF_METRIC, METRICS, ROLE_SHARES
+from fallow_sieve.core.ingredients.ingredient import Ingredient
+from fallow_sieve.core.ingredients.shelf import Shelf, available_range
+from fallow_sieve.core.numerics.solver import Array
+from fallow_sieve.core.values.quantities import CupStandard, cup_ml
 
 DRAWS = 2000
 SEED = 20
@@ -74,7 +75,7 @@ def bags_of(
     return Bags(100 * float(passes.mean()), 100 * float(through.mean()), tuple(found), name, draws)
 
 
-def _inside(values: Array, band: Band, *, good: bool) -> np.ndarray[tuple[int], np.dtype[np.bool_]]:
+def _inside(values: Array, band: UseBand, *, good: bool) -> np.ndarray[tuple[int], np.dtype[np.bool_]]:
     low, high = (band.good_low, band.good_high) if good else (band.hard_low, band.hard_high)
     marks = (values >= low - 1e-9) & (values <= high + 1e-9)
     return np.asarray(marks)

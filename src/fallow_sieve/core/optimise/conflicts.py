@@ -13,10 +13,10 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from fallow_sieve.core.blends import METRICS
+from fallow_sieve.core.blends.metrics import METRICS
+from fallow_sieve.core.numerics.solver import UNLIMITED, Array, Effort, Found, Terms, solve
+from fallow_sieve.core.optimise.model import Model, state
 from fallow_sieve.core.optimise.problem import Limit, Problem
-from fallow_sieve.core.optimise.solver import UNLIMITED, Array, Effort, Found, Terms, solve
-from fallow_sieve.core.optimise.stating import Model, state
 
 MOST_CLASHES = 3
 STEP = "step_pct"

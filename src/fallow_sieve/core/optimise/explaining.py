@@ -12,14 +12,14 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from fallow_sieve.core.blends import METRICS
+from fallow_sieve.core.blends.metrics import METRICS
+from fallow_sieve.core.numerics.solver import Array, Duals, prices
 from fallow_sieve.core.optimise.aims import Objective, add_margin, edge_count, edges_of, objective_of
-from fallow_sieve.core.optimise.fitting import limits_of_floor, log_fit
-from fallow_sieve.core.optimise.forms import Mix, form_of
+from fallow_sieve.core.optimise.fit_model import limits_of_floor, log_fit
+from fallow_sieve.core.optimise.linear_metrics import Mix, form_of
+from fallow_sieve.core.optimise.model import Model
 from fallow_sieve.core.optimise.problem import Limit, Problem
 from fallow_sieve.core.optimise.proposals import with_floor
-from fallow_sieve.core.optimise.solver import Array, Duals, prices
-from fallow_sieve.core.optimise.stating import Model
 from fallow_sieve.core.optimise.wishes import Aim
 
 _SMALL = 1e-7

@@ -10,21 +10,23 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from fallow_sieve.core.blends import Analysis, Blend
-from fallow_sieve.core.optimise.fitting import passing_limits
-from fallow_sieve.core.optimise.problem import Limit, Problem, problem_of
+from fallow_sieve.core.blends.analysis import Analysis
+from fallow_sieve.core.blends.blend import Blend
+from fallow_sieve.core.blends.fit import Fit, fit_to
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.numerics.solver import UNLIMITED, Array, Effort
+from fallow_sieve.core.optimise.fit_model import passing_limits
+from fallow_sieve.core.optimise.mending_moves import BenchShares, move_some
+from fallow_sieve.core.optimise.model import TOTAL_PCT, moved_pct, short_of
+from fallow_sieve.core.optimise.posing import problem_of
+from fallow_sieve.core.optimise.problem import Problem
 from fallow_sieve.core.optimise.proposals import judged
-from fallow_sieve.core.optimise.solver import UNLIMITED, Answer, Array, Effort, Program, solve
-from fallow_sieve.core.optimise.stating import EDGE, TOTAL_PCT, moved_pct, short_of
 from fallow_sieve.core.optimise.wishes import MIN_SHARE_PCT, Wishes
-from fallow_sieve.core.quantities import CupStandard
-from fallow_sieve.core.shelf import Shelf
-from fallow_sieve.core.uses import Fit, Status, fit_to
+from fallow_sieve.core.values.bands import Status
+from fallow_sieve.core.values.quantities import CupStandard
 
 MOST_TOUCHED = 3
-_WORTH_A_TOUCH = 1e-4  # % of flour: of equal moves, the one that handles fewer parts
 _HAIR = 1e-7
-_NUDGE = 2e-6
 
 
 @dataclass(frozen=True, slots=True)
@@ -60,18 +62,6 @@ class Mend:
     beyond: tuple[str, ...]
 
 
-@dataclass(frozen=True, slots=True)
-class _Bench:
-    """The blend as shares over the candidates: `now` (% of flour base), which are locked, and the target limits."""
-
-    problem: Problem
-    now: Array
-    locked: Array
-    target: tuple[Limit, ...]
-    step: float
-    passes: bool
-
-
 def mend(
     blend: Blend,
     analysis: Analysis,
@@ -99,7 +89,7 @@ def mend(
     return Mend(tuple(ways), () if ways else _beyond(bench, touch, effort))
 
 
-def _bench(blend: Blend, analysis: Analysis, wishes: Wishes, shelf: Shelf, cup: CupStandard) -> _Bench:
+def _bench(blend: Blend, analysis: Analysis, wishes: Wishes, shelf: Shelf, cup: CupStandard) -> BenchShares:
     shares = {p.ingredient: p.flour_pct for p in analysis.parts if p.flour_pct and shelf[p.ingredient].in_flour_base}
     doses = {p.ingredient: p.flour_pct for p in analysis.parts if p.ingredient not in shares and p.flour_pct}
     named = wishes.candidates
@@ -119,7 +109,7 @@ def _bench(blend: Blend, analysis: Analysis, wishes: Wishes, shelf: Shelf, cup: 
     marks = np.array([s in locked for s in problem.slugs])
     whole = all(abs(p.mass_g - round(p.mass_g)) < 1e-9 for p in blend.parts if p.ingredient in shares)
     step = TOTAL_PCT / analysis.flour_base_g if whole and analysis.flour_base_g >= 50 else 0.0
-    return _Bench(problem, now, marks, (*problem.limits, *passing_limits(problem)), step, True)
+    return BenchShares(problem, now, marks, (*problem.limits, *passing_limits(problem)), step, True)
 
 
 def _keeping(problem: Problem, shares: dict[str, float], wishes: Wishes, shelf: Shelf, cup: CupStandard) -> Problem:
@@ -131,7 +121,7 @@ def _keeping(problem: Problem, shares: dict[str, float], wishes: Wishes, shelf: 
     )
 
 
-def _lets_through(bench: _Bench, analysis: Analysis) -> _Bench | None:
+def _lets_through(bench: BenchShares, analysis: Analysis) -> BenchShares | None:
     """The lesser target: what is held comes into its good band, and nothing gets worse. None if nothing is held."""
     p = bench.problem
     fit = fit_to(p.wishes.bands_use, analysis)
@@ -145,13 +135,13 @@ def _lets_through(bench: _Bench, analysis: Analysis) -> _Bench | None:
     return replace(bench, target=(*p.limits, *rows), passes=False)
 
 
-def _smallest(bench: _Bench, touched: int, effort: Effort) -> Array | None:
+def _smallest(bench: BenchShares, touched: int, effort: Effort) -> Array | None:
     if all(short_of(x, bench.now) <= _HAIR for x in bench.target):
         return None
-    return _one(bench) if touched == 1 else _some(bench, touched, effort)
+    return _one(bench) if touched == 1 else move_some(bench, touched, effort)
 
 
-def _one(bench: _Bench) -> Array | None:
+def _one(bench: BenchShares) -> Array | None:
     """Set one share; the unlocked others shrink or grow in proportion. Every limit is then linear in that share."""
     best: Array | None = None
     for i in np.flatnonzero(~bench.locked.astype(bool)):
@@ -161,7 +151,7 @@ def _one(bench: _Bench) -> Array | None:
     return best
 
 
-def _set_share(bench: _Bench, i: int) -> Array | None:
+def _set_share(bench: BenchShares, i: int) -> Array | None:
     others = np.where(bench.locked.astype(bool), 0.0, bench.now)
     others[i] = 0.0
     room = TOTAL_PCT - float(bench.now[bench.locked.astype(bool)].sum())
@@ -190,107 +180,7 @@ def _set_share(bench: _Bench, i: int) -> Array | None:
     return np.asarray(base + share * direction)
 
 
-@dataclass(frozen=True, slots=True)
-class _Moves:
-    """The program of a mending: what goes up and down (in `unit` %), which parts are handled, which are gone."""
-
-    program: Program
-    up: slice
-    down: slice
-    handled: slice
-    gone: slice
-    unit: float
-    whole: bool
-
-
-def _some(bench: _Bench, touched: int, effort: Effort) -> Array | None:
-    """Move mass between at most `touched` parts: whole grams where the blend is in whole grams.
-
-    The solver forgives a hair of each limit, which the judgement does not: where an answer used it, the limits are
-    drawn in by as much.
-    """
-    moves = _stated(bench, touched)
-    for drawn_in in (0.0, _NUDGE) if moves.whole else (_NUDGE,):
-        program = moves.program.copy()
-        _aim_at(program, moves, bench, drawn_in)
-        cost = program.cost([(moves.up, moves.unit), (moves.handled, _WORTH_A_TOUCH)])
-        answer = solve(program, cost, effort)
-        if answer.is_usable and not moves.whole:
-            answer = solve(_settled(program, moves, answer), cost, effort)
-        if not answer.is_usable:
-            return None
-        by = answer.values[moves.up] - answer.values[moves.down]
-        shares = bench.now + (np.round(by) if moves.whole else by) * moves.unit
-        shares[np.abs(shares) < 1e-9] = 0.0
-        if all(short_of(x, shares) <= EDGE * _size(x) for x in bench.target):
-            return np.asarray(shares)
-    return None
-
-
-def _settled(program: Program, moves: _Moves, answer: Answer) -> Program:
-    """The program with the handled parts fixed: a part handled by a hair of a whole number must not move a hair."""
-    fixed = program.copy()
-    for at in (moves.handled, moves.gone):
-        fixed.low[at] = fixed.high[at] = [float(x) for x in np.round(answer.values[at])]
-    for at in (moves.up, moves.down):
-        fixed.high[at] = [h * z for h, z in zip(program.high[at], fixed.high[moves.handled], strict=True)]
-    return fixed
-
-
-def _stated(bench: _Bench, touched: int) -> _Moves:
-    """State what may move: as much up as down, so many parts, one new at most, and none left as a pinch."""
-    n, now = bench.problem.count, bench.now
-    free = ~bench.locked.astype(bool)
-    whole = bench.step > 0
-    unit = bench.step if whole else 1.0
-    most_down = np.where(free, now, 0.0) / unit
-    program = Program()
-    up = program.variables(np.zeros(n), np.where(free, TOTAL_PCT - now, 0.0) / unit, whole)
-    down = program.variables(np.zeros(n), np.round(most_down) if whole else most_down, whole)
-    handled = program.variables(np.zeros(n), free.astype(float), True)
-    gone = program.variables(np.zeros(n), (free & (now > 0)).astype(float), True)
-    program.row([(up, unit), (down, -unit)], 0.0, 0.0)
-    program.row([(handled, 1.0)], high=float(touched))
-    program.row([(handled, (now <= 0).astype(float))], high=1.0)
-    made = _Moves(program, up, down, handled, gone, unit, whole)
-    for i, share in enumerate(now):
-        _link(made, i, float(share))
-    return made
-
-
-def _link(moves: _Moves, i: int, now: float) -> None:
-    """A part moves only where it is handled; what is left of it is nothing, or no less than a bin may hold."""
-    up, down, handled, gone = (
-        slice(v.start + i, v.start + i + 1) for v in (moves.up, moves.down, moves.handled, moves.gone)
-    )
-    unit, row = moves.unit, moves.program.row
-    row([(up, unit), (handled, -(TOTAL_PCT - now))], high=0.0)
-    row([(down, unit), (handled, -now)], high=0.0)
-    if now > 0:
-        least = min(MIN_SHARE_PCT, now)
-        row([(down, unit), (up, -unit), (gone, -least)], high=now - least)
-        row([(down, unit), (gone, -now)], low=0.0)
-    else:
-        row([(up, unit), (handled, -MIN_SHARE_PCT)], low=0.0)
-
-
-def _aim_at(program: Program, moves: _Moves, bench: _Bench, drawn_in: float) -> None:
-    """Demand every limit of the target, drawn in by a part of its size."""
-    present = (bench.now > 0).astype(float)
-    for limit in bench.target:
-        size = _size(limit)
-        a, c = limit.a * moves.unit / size, limit.c / size
-        bound = -limit.a0 / size - float(limit.a @ bench.now) / size - float(c @ present)
-        terms = [(moves.up, a), (moves.down, -a), (moves.gone, -c), (moves.handled, c * (1 - present))]
-        program.row(terms, low=bound + drawn_in * bool(np.any(limit.a)))
-
-
-def _size(limit: Limit) -> float:
-    largest = max(float(np.max(np.abs(limit.a), initial=0.0)), float(np.max(np.abs(limit.c), initial=0.0)))
-    return largest if largest > 0 else 1.0
-
-
-def _mending(bench: _Bench, shelf: Shelf, shares: Array, touched: int) -> Mending:
+def _mending(bench: BenchShares, shelf: Shelf, shares: Array, touched: int) -> Mending:
     p = bench.problem
     fit, _ = judged(p, shelf, shares)
     changed = np.flatnonzero(np.abs(shares - bench.now) > _HAIR)
@@ -302,12 +192,12 @@ def _mending(bench: _Bench, shelf: Shelf, shares: Array, touched: int) -> Mendin
     return Mending(handled, moved_pct(shares, bench.now), changes, after, fit, bench.passes)
 
 
-def _beyond(bench: _Bench, touch: int, effort: Effort) -> tuple[str, ...]:
+def _beyond(bench: BenchShares, touch: int, effort: Effort) -> tuple[str, ...]:
     """The limits that no change of so few parts meets, each looked at alone."""
     found: list[str] = []
     for limit in bench.target:
         if limit.name not in found and short_of(limit, bench.now) > _HAIR:
             alone = replace(bench, target=(limit,))
-            if _one(alone) is None and (touch < 2 or _some(alone, touch, effort) is None):
+            if _one(alone) is None and (touch < 2 or move_some(alone, touch, effort) is None):
                 found.append(limit.name)
     return tuple(found)

@@ -12,8 +12,11 @@ from functools import partial
 
 import numpy as np
 
-from fallow_sieve.core.blends import Analysis, Blend, Part, analyse
-from fallow_sieve.core.errors import FallowSieveError
+from fallow_sieve.core.blends.analysis import Analysis, analyse
+from fallow_sieve.core.blends.blend import Blend, Part
+from fallow_sieve.core.blends.fit import Fit, fit_to
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.numerics.solver import UNLIMITED, Answer, Array, Effort
 from fallow_sieve.core.optimise.aims import (
     Objective,
     add_margin,
@@ -24,7 +27,7 @@ from fallow_sieve.core.optimise.aims import (
     tightest,
     without_data,
 )
-from fallow_sieve.core.optimise.fitting import (
+from fallow_sieve.core.optimise.fit_model import (
     FIT_TOLERANCE,
     RIGHT_TO,
     Cuts,
@@ -35,12 +38,10 @@ from fallow_sieve.core.optimise.fitting import (
     log_fit,
     refined,
 )
+from fallow_sieve.core.optimise.model import Model, add_difference, differs, solve_kept, state
 from fallow_sieve.core.optimise.problem import Limit, Problem
-from fallow_sieve.core.optimise.solver import UNLIMITED, Answer, Array, Effort
-from fallow_sieve.core.optimise.stating import Model, add_difference, differs, solve_kept, state
 from fallow_sieve.core.optimise.wishes import AIM_LABELS, FIT_SLACK, Aim
-from fallow_sieve.core.shelf import Shelf
-from fallow_sieve.core.uses import Fit, fit_to
+from fallow_sieve.core.values.errors import FallowSieveError
 
 MATCHES_TO = 1e-6
 TIME_LIMIT_S = 5.0

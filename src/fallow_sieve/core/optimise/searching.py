@@ -5,12 +5,12 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import replace
 
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.numerics.solver import UNLIMITED, Effort, solve
 from fallow_sieve.core.optimise.conflicts import Conflict, conflicts_of, loosened
+from fallow_sieve.core.optimise.model import state
 from fallow_sieve.core.optimise.problem import Limit, Problem
 from fallow_sieve.core.optimise.proposals import Proposal, Skipped, propose
-from fallow_sieve.core.optimise.solver import UNLIMITED, Effort, solve
-from fallow_sieve.core.optimise.stating import state
-from fallow_sieve.core.shelf import Shelf
 
 
 def search(problem: Problem, shelf: Shelf, effort: Effort = UNLIMITED) -> Iterator[Proposal | Skipped | Conflict]:

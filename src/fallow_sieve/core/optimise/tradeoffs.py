@@ -11,14 +11,14 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from fallow_sieve.core.errors import BadInputError
+from fallow_sieve.core.numerics.solver import UNLIMITED, Array, Effort, Terms
 from fallow_sieve.core.optimise.aims import Objective, add_margin, margin, objective_of, without_data
-from fallow_sieve.core.optimise.fitting import Fitted, best_fit
+from fallow_sieve.core.optimise.fit_model import Fitted, best_fit
+from fallow_sieve.core.optimise.model import Model, solve_kept
 from fallow_sieve.core.optimise.problem import Problem
 from fallow_sieve.core.optimise.proposals import floor_below, slack_in_force, with_bars, with_floor
-from fallow_sieve.core.optimise.solver import UNLIMITED, Array, Effort, Terms
-from fallow_sieve.core.optimise.stating import Model, solve_kept
 from fallow_sieve.core.optimise.wishes import Aim
+from fallow_sieve.core.values.errors import BadInputError
 
 POINTS = 12
 _TINY = 1e-5

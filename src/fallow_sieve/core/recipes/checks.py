@@ -5,14 +5,14 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from fallow_sieve.core.cautions import LookAlike
-from fallow_sieve.core.formulas import is_flour
-from fallow_sieve.core.ingredients import Role
-from fallow_sieve.core.ovens import GasMark, OvenMention, oven_clashes
+from fallow_sieve.core.baking.ovens import GasMark, OvenMention, oven_clashes
+from fallow_sieve.core.formulas.formula import is_flour
+from fallow_sieve.core.formulas.unusual_shares import TOO_MUCH, UsualShare
+from fallow_sieve.core.ingredients.ingredient import Role
+from fallow_sieve.core.ingredients.search import LookAlike
+from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.recipes.lines import ReadLine
 from fallow_sieve.core.recipes.reading import ReadRecipe
-from fallow_sieve.core.shares import TOO_MUCH, UsualShare
-from fallow_sieve.core.shelf import Shelf
 
 DENSITY_LOW, DENSITY_HIGH = 0.2, 1.7
 

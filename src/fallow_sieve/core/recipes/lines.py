@@ -6,12 +6,12 @@ import re
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 
-from fallow_sieve.core.estimates import Range
-from fallow_sieve.core.formulas import Stage, default_stage
-from fallow_sieve.core.ingredients import Ingredient
+from fallow_sieve.core.formulas.formula import Stage, default_stage
+from fallow_sieve.core.ingredients.ingredient import Ingredient
+from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.recipes.amounts import COUNT, Amount, Measured, Unit, measured_at, plain
 from fallow_sieve.core.recipes.names import Lexicon, Named, understand
-from fallow_sieve.core.shelf import Shelf
+from fallow_sieve.core.values.estimates import Range
 
 
 @dataclass(frozen=True, slots=True)

@@ -1445,14 +1445,9 @@ export interface components {
         };
         /**
          * Band
-         * @description Limits on one metric, in its unit: hard low ≤ good low ≤ good high ≤ hard high; weight ≥ 0.
+         * @description Limits in one unit: hard low ≤ good low ≤ good high ≤ hard high; the outer ones may be infinite.
          */
         Band: {
-            /**
-             * Basis
-             * @default rule of thumb
-             */
-            basis: string;
             /** Good High */
             good_high: number;
             /** Good Low */
@@ -1461,13 +1456,6 @@ export interface components {
             hard_high: number;
             /** Hard Low */
             hard_low: number;
-            /** Metric */
-            metric: string;
-            /**
-             * Weight
-             * @default 1
-             */
-            weight: number;
         };
         /**
          * BandChangeIn
@@ -1533,7 +1521,7 @@ export interface components {
          *     inside; `margin` the same in widths of the good band. `p_inside_hard` is 0–1. All None where unknown.
          */
         BandResult: {
-            band: components["schemas"]["Band"];
+            band: components["schemas"]["UseBand"];
             /** Desirability */
             desirability: number | null;
             /** Distance */
@@ -2939,36 +2927,18 @@ export interface components {
         };
         /**
          * Gauge
-         * @description One thing a formula is judged by: its value in its unit, how it stands, a word, and its limits where it has any.
+         * @description One thing a formula is judged by: its value in its unit, how it stands, a word, and its band where it has any.
          *
-         *     `status` is pass, close, held or unknown; without limits (None) nothing but unknown.
+         *     `status` is pass, close, held or unknown; without a band (None) nothing but unknown.
          */
         Gauge: {
+            /** @default null */
+            band: components["schemas"]["Band"] | null;
             /**
              * Basis
              * @default rule of thumb
              */
             basis: string;
-            /**
-             * Good High
-             * @default null
-             */
-            good_high: number | null;
-            /**
-             * Good Low
-             * @default null
-             */
-            good_low: number | null;
-            /**
-             * Hard High
-             * @default null
-             */
-            hard_high: number | null;
-            /**
-             * Hard Low
-             * @default null
-             */
-            hard_low: number | null;
             /** Label */
             label: string;
             /** Name */
@@ -5292,7 +5262,7 @@ export interface components {
         };
         /**
          * Status
-         * @description How a blend stands at one sieve.
+         * @description How a value stands on its band.
          * @enum {string}
          */
         Status: "pass" | "close" | "held" | "unknown";
@@ -5490,6 +5460,32 @@ export interface components {
             label: string;
             /** Name */
             name: string;
+        };
+        /**
+         * UseBand
+         * @description A band of a use on one metric, in its unit; weight ≥ 0, and from where it is.
+         */
+        UseBand: {
+            /**
+             * Basis
+             * @default rule of thumb
+             */
+            basis: string;
+            /** Good High */
+            good_high: number;
+            /** Good Low */
+            good_low: number;
+            /** Hard High */
+            hard_high: number;
+            /** Hard Low */
+            hard_low: number;
+            /** Metric */
+            metric: string;
+            /**
+             * Weight
+             * @default 1
+             */
+            weight: number;
         };
         /**
          * UseOut

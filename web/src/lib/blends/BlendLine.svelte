@@ -4,8 +4,8 @@
   import MiniColumn from '../column/MiniColumn.svelte';
   import { figure, money } from '../format';
   import { kitchen } from '../kitchen.svelte';
-  import Icon from '../sieves/Icon.svelte';
-  import type { Status } from '../sieves/words';
+  import StatusIcon from '../bands/StatusIcon.svelte';
+  import type { Status } from '../bands/words';
 
   interface Props {
     blend: BlendSummary;
@@ -36,7 +36,7 @@
     <span class="name">{blend.blend.name}</span>
     {#if showUse}<span class="soft small">{kitchen.useName(blend.blend.use).toLowerCase()}</span>{/if}
     <span class="state">
-      <Icon status={state.status} /><b class={state.status === 'pass' ? 'passes' : state.status}
+      <StatusIcon status={state.status} /><b class={state.status === 'pass' ? 'passes' : state.status}
         >{state.word}</b
       >
       {#if blend.score !== null}<span class="soft small">fit {figure(blend.score, 0)}</span>{/if}

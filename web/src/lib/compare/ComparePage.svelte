@@ -4,9 +4,9 @@
   import { api, ask, wordsOf, type BlendSummary } from '../api/client';
   import Changes from '../bench/Changes.svelte';
   import { kitchen } from '../kitchen.svelte';
-  import Scale from '../sieves/Scale.svelte';
+  import BandLine from '../bands/BandLine.svelte';
   import { figure, money, signed } from '../format';
-  import { STATUS_CLASS, STATUS_WORDS } from '../sieves/words';
+  import { STATUS_CLASS, STATUS_WORDS } from '../bands/words';
   import Picker from './Picker.svelte';
   import { label, loadSide, type Side } from './side';
   import TwoColumns from './TwoColumns.svelte';
@@ -141,7 +141,17 @@
             {#each rows as { now, was, info } (info.name)}
               <tr>
                 <th scope="row">{info.label}<span class="soft small unit">{info.unit}</span></th>
-                <td class="scale"><Scale result={now} other={was} /></td>
+                <td class="scale"
+                  ><BandLine
+                    band={now.band}
+                    status={now.status}
+                    value={now.estimate.typical}
+                    low={now.estimate.low}
+                    high={now.estimate.high}
+                    possible={kitchen.metric(now.band.metric)}
+                    other={was?.estimate.typical ?? null}
+                  /></td
+                >
                 <td class="num">{figure(was?.estimate.typical, info.decimals)}</td>
                 <td class="num">{figure(now.estimate.typical, info.decimals)}</td>
                 <td class="num"

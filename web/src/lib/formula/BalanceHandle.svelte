@@ -2,7 +2,7 @@
 <script lang="ts">
   import type { ScaleLinear } from 'd3-scale';
   import { figure } from '../format';
-  import Mark from '../sieves/Mark.svelte';
+  import Mark from '../bands/Mark.svelte';
   import type { Balance } from './balance';
   import type { FormulaBench } from './formula.svelte';
   import type { Content, Gauge } from './types';

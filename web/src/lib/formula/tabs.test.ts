@@ -237,10 +237,7 @@ describe('what a formula is judged by', () => {
     value: 89.4,
     status: 'pass',
     say: 'passes',
-    hard_low: 80,
-    good_low: 87,
-    good_high: 101,
-    hard_high: 108,
+    band: { hard_low: 80, good_low: 87, good_high: 101, hard_high: 108 },
     basis: 'rule of thumb',
     ...more
   });
@@ -252,10 +249,7 @@ describe('what a formula is judged by', () => {
       value: 1.25,
       status: 'unknown',
       say: 'not usual here',
-      hard_low: null,
-      good_low: null,
-      good_high: null,
-      hard_high: null
+      band: null
     });
     const root = show(Gauges, {
       gauges: [gauge({}), gauge({ name: 'binder', label: 'Binder', unit: '× usual', value: 1.004 }), unknown]

@@ -4,8 +4,8 @@
   import type { Schemas } from '../api/client';
   import { counted, figure, mass } from '../format';
   import { kitchen } from '../kitchen.svelte';
-  import Icon from '../sieves/Icon.svelte';
-  import type { Status } from '../sieves/words';
+  import StatusIcon from '../bands/StatusIcon.svelte';
+  import type { Status } from '../bands/words';
 
   const { formula: f }: { formula: Schemas['FormulaSummary'] } = $props();
   const W = 210;
@@ -40,7 +40,7 @@
     <span class="name">{f.formula.name}</span>
     <span class="small soft">{about}</span>
   </span>
-  <span class="state"><Icon status={STATES[f.state]!} /> <span>{f.say}</span></span>
+  <span class="state"><StatusIcon status={STATES[f.state]!} /> <span>{f.say}</span></span>
   <span class="water">
     {#if f.hydration_pct !== null}
       <svg

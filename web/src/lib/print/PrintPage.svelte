@@ -6,7 +6,7 @@
   import MiniColumn from '../column/MiniColumn.svelte';
   import { day, figure, massFigure } from '../format';
   import { kitchen } from '../kitchen.svelte';
-  import { standing } from '../sieves/words';
+  import { standing } from '../bands/words';
   import { loadOn } from '../ui/loading.svelte';
   import Trouble from '../ui/Trouble.svelte';
 

@@ -3,9 +3,9 @@
   import type { BandResult } from '../api/client';
   import { figure } from '../format';
   import { kitchen } from '../kitchen.svelte';
-  import Mark from '../sieves/Mark.svelte';
-  import { reachOf, sieveScale } from '../sieves/scale';
-  import { standing } from '../sieves/words';
+  import Mark from '../bands/Mark.svelte';
+  import { axisOf, reachOf } from '../bands/axis';
+  import { standing } from '../bands/words';
 
   interface Props {
     sieves: readonly BandResult[];
@@ -20,7 +20,7 @@
       const metric = kitchen.metric(name);
       const { from, to } = reachOf(result.band, metric, [result.estimate.typical]);
       const { good_low, good_high } = result.band;
-      const s = sieveScale({ ...result.band, good_low, good_high }, metric, from, to, width);
+      const s = axisOf(result.band, metric, from, to, width);
       const value = result.estimate.typical;
       const words = `${metric.label} ${figure(value, metric.decimals)} ${metric.unit}, ${standing(result, metric.decimals)}`;
       return [

@@ -1,8 +1,8 @@
 <!-- The limits of the brief: one plain line each. -->
 <script lang="ts">
   import type { Schemas } from '../api/client';
-  import Icon from './Icon.svelte';
-  import { STATUS_CLASS, STATUS_WORDS } from './words';
+  import StatusIcon from '../bands/StatusIcon.svelte';
+  import { STATUS_CLASS, STATUS_WORDS } from '../bands/words';
 
   const { limits }: { limits: readonly Schemas['LimitResult'][] } = $props();
 </script>
@@ -11,7 +11,7 @@
   <ul aria-label="Limits of the brief">
     {#each limits as limit (limit.limit)}
       <li>
-        <Icon status={limit.status} />
+        <StatusIcon status={limit.status} />
         <span class="label">{limit.label}</span>
         <span
           ><b class={STATUS_CLASS[limit.status]}>{STATUS_WORDS[limit.status]}</b>

@@ -6,8 +6,8 @@
   import { figure } from '../format';
   import { kitchen } from '../kitchen.svelte';
   import HowWorked from './HowWorked.svelte';
-  import Scale from './Scale.svelte';
-  import { STATUS_CLASS, standing } from './words';
+  import BandLine from '../bands/BandLine.svelte';
+  import { STATUS_CLASS, standing } from '../bands/words';
 
   interface Props {
     result: BandResult;
@@ -34,7 +34,14 @@
         />{/if}
       <span>{metric.label}</span>
     </span>
-    <Scale {result} />
+    <BandLine
+      band={result.band}
+      status={result.status}
+      value={e.typical}
+      low={e.low}
+      high={e.high}
+      possible={metric}
+    />
     <span class="num value"
       >{result.status === 'unknown' && e.typical === null ? '?' : figure(e.typical, metric.decimals)}</span
     >

@@ -1,0 +1,122 @@
+"""The judgement of a blend: everything that the bench, the command line and the print sheet show, in one value."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+
+from fallow_sieve.core.blends.analysis import Analysis, analyse
+from fallow_sieve.core.blends.binder_load import BinderLoad, DoseBand, binder_load
+from fallow_sieve.core.blends.blend import Blend, drawing_on
+from fallow_sieve.core.blends.cautions import Caution, cautions_for, contains_line, union_of
+from fallow_sieve.core.blends.fit import BandResult, Fit, Use, fit_to, with_changes
+from fallow_sieve.core.blends.gluten import GlutenEstimate, estimate_gluten
+from fallow_sieve.core.blends.keeping import Keeping, keeping
+from fallow_sieve.core.blends.limits import LimitResult, Limits, check_limits
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.values.bands import Status, state_sentence, worst_first
+from fallow_sieve.core.values.quantities import CupStandard
+
+
+@dataclass(frozen=True, slots=True)
+class Rules:
+    """The rules a blend is judged by: uses by slug, and dose bands (% of flour base) by use and binder."""
+
+    uses: Mapping[str, Use]
+    doses: Mapping[str, Mapping[str, DoseBand]]
+
+
+@dataclass(frozen=True, slots=True)
+class Setting:
+    """Where a blend is judged: cup standard, store temperature (°C), currency, and the brief's limits."""
+
+    cup: CupStandard = CupStandard.US
+    store_temp_c: float = 20.0
+    currency: str = ""
+    limits: Limits = field(default_factory=Limits)
+
+
+@dataclass(frozen=True, slots=True)
+class OverUsual:
+    """A flour above its usual most: slug, its share and the usual most (both % of flour base), and why."""
+
+    ingredient: str
+    name: str
+    flour_pct: float
+    usual_max_pct: float
+    reason: str
+
+
+@dataclass(frozen=True, slots=True)
+class Judgement:
+    """All that is known about a blend for its use. `sieves` has what holds it first; `say` is the state."""
+
+    analysis: Analysis
+    fit: Fit | None
+    sieves: tuple[BandResult, ...]
+    limits: tuple[LimitResult, ...]
+    binder: BinderLoad
+    gluten: GlutenEstimate
+    keeping: Keeping
+    allergens: tuple[str, ...]
+    contains: tuple[str, ...]
+    over_usual: tuple[OverUsual, ...]
+    cautions: tuple[Caution, ...]
+    say: str
+    say_more: str
+
+    @property
+    def is_held(self) -> bool:
+        """Whether any sieve or limit holds the blend."""
+        statuses = [*(s.status for s in self.sieves), *(x.status for x in self.limits)]
+        return Status.HELD in statuses
+
+
+def judge(blend: Blend, shelf: Shelf, use: Use | None, rules: Rules, setting: Setting | None = None) -> Judgement:
+    """Return the judgement of `blend` for `use` (None: only what it is). Raises BadInputError for bad parts."""
+    where = setting or Setting()
+    analysis = analyse(blend, shelf, where.cup)
+    shelf = drawing_on(blend.parts, shelf)
+    gluten = estimate_gluten(analysis.parts, shelf)
+    asked = with_changes(use, where.limits.bands) if use and where.limits.bands else use
+    fit = fit_to(asked, analysis) if asked else None
+    sieves = worst_first(fit.bands) if fit else ()
+    limits = check_limits(where.limits, analysis, gluten, shelf, where.currency)
+    items = [shelf[p.ingredient] for p in analysis.parts]
+    over = _over_usual(analysis, shelf, use)
+    return Judgement(
+        analysis=analysis,
+        fit=fit,
+        sieves=sieves,
+        limits=limits,
+        binder=binder_load(analysis.parts, rules.doses.get(use.slug) if use else None),
+        gluten=gluten,
+        keeping=keeping(items, where.store_temp_c),
+        allergens=union_of(i.allergens for i in items),
+        contains=contains_line(analysis.parts, shelf),
+        over_usual=over,
+        cautions=cautions_for(analysis.parts, shelf, gluten),
+        say=state_sentence([*sieves, *limits]) if fit else "No use is chosen, so nothing is judged.",
+        say_more=_second_sentence(fit, limits) if fit and use else "",
+    )
+
+
+def _second_sentence(fit: Fit, limits: Sequence[LimitResult]) -> str:
+    statuses = [*(b.status for b in fit.bands), *(x.status for x in limits)]
+    passed = statuses.count(Status.PASS)
+    close = fit.count(Status.CLOSE)
+    score = f"fit {fit.score:.0f} of 100" if fit.score is not None else "no fit can be stated"
+    also = f" · {close} close" if close and Status.HELD in statuses else ""
+    return f"{passed} of {len(statuses)} pass{also} · {score}"
+
+
+def _over_usual(analysis: Analysis, shelf: Shelf, use: Use | None) -> tuple[OverUsual, ...]:
+    if use is not None and use.made_of_one_part:
+        return ()
+    found = []
+    for part in analysis.parts:
+        item = shelf[part.ingredient]
+        most = item.usual_max_pct
+        if most is not None and part.flour_pct is not None and item.in_flour_base and part.flour_pct > most + 1e-9:
+            found.append(OverUsual(item.slug, item.name, part.flour_pct, most, item.usual_max_reason))
+    return tuple(found)

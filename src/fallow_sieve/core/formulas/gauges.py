@@ -1,0 +1,108 @@
+"""The gauges of a formula: water, binder, what lifts it, salt and sugar, each a value on its band with a word for it.
+
+The good band is the usual for the use; the hard limits stand half a window outside it, or where `HARD` says. Rules of
+thumb (docs/method.md).
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from fallow_sieve.core.blends.binder_load import GOOD_LOAD, BinderLoad
+from fallow_sieve.core.formulas.analysis import FormulaAnalysis
+from fallow_sieve.core.formulas.leavening import SALT_SLOWS_PCT, SUGAR_SLOWS_PCT, Lift, Load
+from fallow_sieve.core.formulas.water import Prediction
+from fallow_sieve.core.formulas.water_learning import Corrected
+from fallow_sieve.core.values.bands import Band, Status
+
+SALT_HARD_PCT = 4.0
+SUGAR_HARD_PCT = 25.0
+LOAD_HARD = (0.3, 1.6)
+OF_FLOUR = "% of flour"
+PASSES = "passes"
+_LOAD_WORDS = {"none": "none at all", "light": "light", "good": PASSES, "heavy": "heavy", "double": "double dose?"}
+_YEAST_LOADS = {
+    "salt": ("Salt on yeast", SALT_SLOWS_PCT, SALT_HARD_PCT),
+    "sugar": ("Sugar on yeast", SUGAR_SLOWS_PCT, SUGAR_HARD_PCT),
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Gauge:
+    """One thing a formula is judged by: its value in its unit, how it stands, a word, and its band where it has any.
+
+    `status` is pass, close, held or unknown; without a band (None) nothing but unknown.
+    """
+
+    name: str
+    label: str
+    unit: str
+    value: float | None
+    status: Status
+    say: str
+    band: Band | None = None
+    basis: str = "rule of thumb"
+
+    @property
+    def off_by(self) -> float:
+        """Gauges of one status keep the order of the work: widths of unlike bands are no measure."""
+        return 0.0
+
+    @property
+    def called(self) -> str:
+        """The gauge with its word in a sentence."""
+        return f"{self.label.lower()} ({self.say})"
+
+
+def _on(name: str, label: str, unit: str, value: float, band: Band, say: str = "") -> Gauge:
+    """A gauge on its band; `say` is the word where it does not pass."""
+    status = band.status(value)
+    return Gauge(name, label, unit, value, status, PASSES if status is Status.PASS else say, band)
+
+
+def _unlimited(name: str, label: str, unit: str, value: float | None, say: str) -> Gauge:
+    return Gauge(name, label, unit, value, Status.UNKNOWN, say)
+
+
+def water_gauge(analysis: FormulaAnalysis, prediction: Prediction, wanted: Corrected | None) -> tuple[Gauge, ...]:
+    """Return the gauge of water (% of flour base): none without flour, no limits where none can be predicted."""
+    value = analysis.hydration_pct
+    if value is None:
+        return ()
+    if wanted is None:
+        return (_unlimited("water", "Water", OF_FLOUR, value, prediction.say),)
+    low, high = wanted.low_pct, wanted.high_pct
+    reach = (high - low) / 2
+    band = Band(max(0.0, low - reach), low, high, high + reach)
+    off_g = band.distance(value) / 100 * analysis.flour_g
+    say = f"{abs(off_g):.0f} g water {'short' if off_g < 0 else 'over'}"
+    return (_on("water", "Water", OF_FLOUR, value, band, say),)
+
+
+def binder_gauge(binder: BinderLoad) -> tuple[Gauge, ...]:
+    """Return the gauge of binder load (× usual): none where there is neither a binder nor a usual dose."""
+    if binder.load is None:
+        return (_unlimited("binder", "Binder", "× usual", None, binder.say),) if binder.doses else ()
+    band = Band(LOAD_HARD[0], *GOOD_LOAD, LOAD_HARD[1])
+    return (_on("binder", "Binder", "× usual", binder.load, band, _LOAD_WORDS[binder.state]),)
+
+
+def lift_gauge(lift: Lift) -> Gauge:
+    """Return the gauge of one kind of lift (% of flour base), on the usual for the use."""
+    usual = lift.usual
+    if usual is None:
+        return _unlimited(lift.kind, lift.label, OF_FLOUR, lift.value_pct, "not usual here")
+    band = Band(usual.low_pct / 2, usual.low_pct, usual.high_pct, usual.high_pct * 1.5)
+    off = band.distance(lift.value_pct)
+    say = f"{abs(off):.1f} % {'short' if off < 0 else 'over'}"
+    return _on(lift.kind, lift.label, OF_FLOUR, lift.value_pct, band, say)
+
+
+def yeast_gauges(loads: Sequence[Load]) -> tuple[Gauge, ...]:
+    """Return the gauges of salt and sugar (% of flour base) in a dough that yeast lifts."""
+    found = []
+    for load in loads:
+        label, good, hard = _YEAST_LOADS[load.kind]
+        found.append(_on(load.kind, label, OF_FLOUR, load.flour_pct, Band(0.0, 0.0, good, hard), "slows yeast"))
+    return tuple(found)

@@ -1,0 +1,218 @@
+"""The judgement of a formula: what the bench, the command line and the card show, in one value.
+
+Each gauge is a band with a mark on it, as on a blend's sieves: water, binder, what lifts it, salt and sugar.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+
+from fallow_sieve.core.baking.ovens import GasMark, oven_clashes, oven_mentions
+from fallow_sieve.core.baking.phases import BakePlan, Doneness, Pan, Phase, pan_named, plan_bake
+from fallow_sieve.core.blends.binder_load import BinderLoad, DoseBand, binder_load
+from fallow_sieve.core.blends.cautions import Caution, cautions_for, union_of
+from fallow_sieve.core.blends.fit import Use
+from fallow_sieve.core.blends.gluten import GlutenEstimate, estimate_gluten
+from fallow_sieve.core.formulas.analysis import COUNTED, FormulaAnalysis, WorkedFormula, analyse_formula
+from fallow_sieve.core.formulas.binder_choice import Suggestion, disperse, suggest
+from fallow_sieve.core.formulas.formula import BLEND, WATER, Formula, Stage, consistency_or_usual
+from fallow_sieve.core.formulas.gauges import (
+    Gauge,
+    binder_gauge,
+    lift_gauge,
+    water_gauge,
+    yeast_gauges,
+)
+from fallow_sieve.core.formulas.leavening import LeaveningRule, Lift, Load, has_yeast, lifts, loads_on_yeast
+from fallow_sieve.core.formulas.pouring import PourStep, hold_back, other_water_g
+from fallow_sieve.core.formulas.unusual_shares import UsualShare, odd_shares
+from fallow_sieve.core.formulas.water import HydrationBand, Prediction, predict
+from fallow_sieve.core.formulas.water_learning import Bake, Corrected, Learnt, correct, learn
+from fallow_sieve.core.ingredients.ingredient import Role
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.values.bands import state_sentence, worst_first
+from fallow_sieve.core.values.quantities import CupStandard
+
+
+@dataclass(frozen=True, slots=True)
+class FormulaRules:
+    """The rules a formula is judged by, each by use where it depends on it. Rules of thumb, from the tables."""
+
+    uses: Mapping[str, Use]
+    doses: Mapping[str, Mapping[str, DoseBand]]
+    hydration: Mapping[str, Mapping[str, HydrationBand]]
+    holds: Mapping[str, float]
+    leavening: Mapping[str, LeaveningRule]
+    phases: Mapping[str, Sequence[Phase]]
+    doneness: Mapping[str, Doneness]
+    pans: Sequence[Pan]
+    marks: Sequence[GasMark]
+    usual_shares: Sequence[UsualShare]
+
+
+@dataclass(frozen=True, slots=True)
+class Kitchen:
+    """Where a formula is judged: cup, binder school, and the bakes so far; `blend` is the key of its blend in them."""
+
+    cup: CupStandard = CupStandard.US
+    school: str = "by-moisture"
+    bakes: Sequence[Bake] = field(default=())
+    blend: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class FormulaJudgement:
+    """All that is known about a formula; `say` is its state in one sentence."""
+
+    analysis: FormulaAnalysis
+    consistency: str | None
+    consistencies: tuple[str, ...]
+    prediction: Prediction
+    learnt: tuple[Learnt, ...]
+    wanted: Corrected | None
+    pour: tuple[PourStep, ...]
+    gauges: tuple[Gauge, ...]
+    binder: BinderLoad
+    suggestion: Suggestion | None
+    disperse: tuple[str, ...]
+    lifts: tuple[Lift, ...]
+    loads: tuple[Load, ...]
+    bake: BakePlan
+    warnings: tuple[str, ...]
+    allergens: tuple[str, ...]
+    gluten: GlutenEstimate
+    cautions: tuple[Caution, ...]
+    say: str
+    say_more: str
+
+
+def judge_formula(
+    formula: Formula, shelf: Shelf, rules: FormulaRules, kitchen: Kitchen | None = None
+) -> FormulaJudgement:
+    """Return the judgement of `formula`: masses in g, percentages on its flour base. Raises BadInputError.
+
+    Without a use there is no water, binder or leavening to judge by; what it is stands all the same.
+    """
+    where = kitchen or Kitchen()
+    analysis = analyse_formula(formula, shelf, COUNTED)
+    own = analysis.shelf
+    use = rules.uses.get(formula.use) if formula.use else None
+    slug = use.slug if use else ""
+    offered = tuple(rules.hydration.get(slug, {}))
+    consistency = consistency_or_usual(formula, offered) if use else formula.consistency
+    prediction = predict_for(analysis, own, rules, slug, consistency)
+    learnt = learn(where.bakes, where.blend, use.family if use else "")
+    wanted = correct(prediction, learnt)
+    binder = binder_load(analysis.dough.parts, rules.doses.get(slug))
+    found_lifts = lifts(analysis, rules.leavening.get(slug))
+    loads = loads_on_yeast(analysis)
+    gauges = worst_first(
+        [
+            *water_gauge(analysis, prediction, wanted),
+            *binder_gauge(binder),
+            *map(lift_gauge, found_lifts),
+            *(yeast_gauges(loads) if has_yeast(analysis) else ()),
+        ]
+    )
+    mixed = analysis.mix.parts
+    gluten = estimate_gluten([p for p in mixed if p.ingredient != WATER], own)
+    school = formula.school or where.school
+    warnings = _warnings(formula, analysis, rules, loads)
+    items = [own[p.ingredient] for p in mixed]
+    return FormulaJudgement(
+        analysis=analysis,
+        consistency=consistency,
+        consistencies=offered,
+        prediction=prediction,
+        learnt=learnt,
+        wanted=wanted,
+        pour=_pour(analysis, wanted),
+        gauges=gauges,
+        binder=binder,
+        suggestion=suggest(school, use, binder, analysis.flour_g, rules.doses.get(slug, {})) if use else None,
+        disperse=_dispersed(formula, own),
+        lifts=found_lifts,
+        loads=loads,
+        bake=bake_for(formula, analysis, rules),
+        warnings=warnings,
+        allergens=union_of(i.allergens for i in items),
+        gluten=gluten,
+        cautions=cautions_for(mixed, own, gluten),
+        say=_say(gauges, use) + _odd(warnings),
+        say_more=_say_more(analysis),
+    )
+
+
+def predict_for(
+    analysis: WorkedFormula, shelf: Shelf, rules: FormulaRules, use: str, consistency: str | None
+) -> Prediction:
+    """Return the water (% of flour base) that the dough of `analysis` wants for a use at a consistency."""
+    parts = [(p.ingredient, p.mass_g, shelf[p.ingredient]) for p in analysis.dough.parts]
+    flours = {s: m for s, m, i in parts if i.in_flour_base}
+    binders = {s: m for s, m, i in parts if i.role is Role.BINDER}
+    band = rules.hydration.get(use, {}).get(consistency or "")
+    return predict(flours, binders, shelf, band, rules.holds)
+
+
+def bake_for(formula: Formula, analysis: FormulaAnalysis, rules: FormulaRules) -> BakePlan:
+    """Return the bake (°C, min) of `formula` in its pan; rich or lean by its fat and sugar in % of flour."""
+    use = formula.use or ""
+    rich = (
+        sum(100 * (analysis.totals_g[n].typical or 0.0) / analysis.flour_g for n in ("fat_g", "sugars_g"))
+        if analysis.flour_g
+        else 0.0
+    )
+    return plan_bake(
+        rules.phases.get(use, ()), rules.doneness.get(use), pan_named(formula.pan, rules.pans), rules.marks, rich
+    )
+
+
+def _dispersed(formula: Formula, shelf: Shelf) -> tuple[str, ...]:
+    """How to get the binders in, by where each stands: soaked, dry, or in the bag already."""
+    loose = [x for x in formula.lines if x.ingredient != BLEND and shelf[x.ingredient].role is Role.BINDER]
+    plain = [x for x in loose if x.ingredient != "gelatin"]
+    used = any(x.ingredient == BLEND for x in formula.lines)
+    bag = [shelf[p.ingredient].name for p in formula.blend if shelf[p.ingredient].role is Role.BINDER] if used else []
+    soaked = [shelf[x.ingredient].name for x in plain if x.stage in (Stage.GEL, Stage.SOAK)]
+    dry = [shelf[x.ingredient].name for x in plain if x.stage not in (Stage.GEL, Stage.SOAK)]
+    return disperse(soaked, dry, bag, gelatin=len(plain) < len(loose))
+
+
+def _pour(analysis: FormulaAnalysis, wanted: Corrected | None) -> tuple[PourStep, ...]:
+    if wanted is None or analysis.flour_g <= 0:
+        return ()
+    return hold_back(wanted.low_pct, wanted.high_pct, analysis.flour_g, other_water_g(analysis))
+
+
+def _warnings(
+    formula: Formula, analysis: FormulaAnalysis, rules: FormulaRules, loads: Sequence[Load]
+) -> tuple[str, ...]:
+    """What is odd: shares ten times the usual, temperatures of the method that contradict, what slows yeast."""
+    rows = formula.method.splitlines()
+    ovens = [m for n, row in enumerate(rows, start=1) for m in oven_mentions(row, n)]
+    clashes = [f"Method, line {c.line}: {c.say}" for c in oven_clashes(ovens, rules.marks)]
+    slows = [x.slows for x in loads if x.slows]
+    return (*odd_shares(analysis, rules.usual_shares), *clashes, *slows, *_doubts(analysis))
+
+
+def _doubts(analysis: FormulaAnalysis) -> tuple[str, ...]:
+    return tuple(f"The water in {name.lower()} is not known, so it is not counted." for name in analysis.doubts)
+
+
+def _say(gauges: Sequence[Gauge], use: Use | None) -> str:
+    return "No use is chosen, so nothing is judged." if use is None else state_sentence(gauges)
+
+
+def _odd(warnings: Sequence[str]) -> str:
+    """How much there is to look at, after the state."""
+    return f" {len(warnings)} to look at." if warnings else ""
+
+
+def _say_more(analysis: FormulaAnalysis) -> str:
+    if analysis.hydration_pct is None:
+        return "There is no flour in the dough yet."
+    return (
+        f"{analysis.dough_g:.0f} g dough on {analysis.flour_g:.0f} g flour · "
+        f"{analysis.water_g:.0f} g water, {analysis.hydration_pct:.0f} % of flour"
+    )

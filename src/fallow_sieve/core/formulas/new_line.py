@@ -1,0 +1,56 @@
+"""The line an ingredient begins as when it is added to a formula: at what is missing of it, or at its usual share.
+
+Rules of thumb to start from, which the cook then changes (see docs/method.md).
+"""
+
+from __future__ import annotations
+
+from fallow_sieve.core.blends.binder_load import DoseBand
+from fallow_sieve.core.blends.composing import FIRST_FLOUR_G, NEW_BINDER_PCT, NEW_FLOUR_PCT, handy
+from fallow_sieve.core.formulas.formula import WATER, Line, default_stage, is_flour, water_share
+from fallow_sieve.core.formulas.judgement import FormulaJudgement, FormulaRules
+from fallow_sieve.core.formulas.leavening import usual_share_pct
+from fallow_sieve.core.ingredients.ingredient import Ingredient, Role
+
+NEW_WATER_PCT = 60.0  # where no water can be predicted
+LEAST_OF_USUAL = 0.1  # where nothing is missing: a tenth of the usual
+
+
+def begin_line(item: Ingredient, use: str | None, so_far: FormulaJudgement | None, rules: FormulaRules) -> Line:
+    """Return the line (g) with which `item` begins in a formula for `use` that is judged `so_far` (None: empty).
+
+    The first flour is 500 g. Water begins at what the dough still wants, a binder at what its load still lacks (a
+    tenth of the usual where nothing does), yeast and powder at the usual of the use, salt and the like at their usual
+    share, anything else at 10 % of flour; without flour, of 500 g.
+    """
+    flour_g = so_far.analysis.flour_g if so_far else 0.0
+    if flour_g <= 0 and is_flour(item):
+        return Line(item.slug, FIRST_FLOUR_G, default_stage(item))
+    share_pct = _share_pct(item, use or "", so_far, rules)
+    return Line(item.slug, handy((flour_g or FIRST_FLOUR_G) * share_pct / 100), default_stage(item))
+
+
+def _share_pct(item: Ingredient, use: str, so_far: FormulaJudgement | None, rules: FormulaRules) -> float:
+    if item.slug == WATER:
+        return _water_pct(so_far) / water_share(item)
+    if item.role is Role.BINDER:
+        return _binder_pct(rules.doses.get(use, {}).get(item.slug), so_far)
+    lift = usual_share_pct(item.slug, rules.leavening.get(use))
+    if lift:
+        return lift
+    usual = {u.ingredient: u.typical_pct for u in rules.usual_shares}
+    return usual.get(item.slug, NEW_FLOUR_PCT)
+
+
+def _water_pct(so_far: FormulaJudgement | None) -> float:
+    if so_far is None or so_far.wanted is None or so_far.analysis.hydration_pct is None:
+        return NEW_WATER_PCT
+    wanted_pct = so_far.wanted.typical_pct
+    return max(wanted_pct - so_far.analysis.hydration_pct, LEAST_OF_USUAL * wanted_pct)
+
+
+def _binder_pct(dose: DoseBand | None, so_far: FormulaJudgement | None) -> float:
+    if dose is None:
+        return NEW_BINDER_PCT
+    load = (so_far.binder.load or 0.0) if so_far else 0.0
+    return dose.typical_pct * max(1 - load, LEAST_OF_USUAL)

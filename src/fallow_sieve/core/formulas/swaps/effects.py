@@ -1,0 +1,79 @@
+"""What a swap does to the whole batch: its allergens, cost, energy, fat and water, before against after.
+
+Only what changes has to be known: the price of the salt does not matter where butter goes for oil.
+"""
+
+from __future__ import annotations
+
+from collections import defaultdict
+from collections.abc import Callable
+from dataclasses import dataclass
+
+from fallow_sieve.core.blends.blend import drawing_on
+from fallow_sieve.core.formulas.formula import WATER, Formula, opened
+from fallow_sieve.core.formulas.judgement import FormulaJudgement
+from fallow_sieve.core.ingredients.ingredient import Ingredient
+from fallow_sieve.core.ingredients.shelf import Shelf
+
+_LEAST_G = 1e-9
+
+
+@dataclass(frozen=True, slots=True)
+class Effects:
+    """Allergens that come and go; changes of the batch in currency, kJ and g; hydration in % of flour base.
+
+    A change is None where something that changes has no value; `unpriced` names what has no price.
+    """
+
+    brings: tuple[str, ...]
+    rids_of: tuple[str, ...]
+    cost_change: float | None
+    unpriced: tuple[str, ...]
+    energy_change_kj: float | None
+    fat_change_g: float | None
+    hydration_pct: float | None
+    hydration_before_pct: float | None
+
+
+def effects(before: Formula, was: FormulaJudgement, after: Formula, now: FormulaJudgement, shelf: Shelf) -> Effects:
+    """Return what becomes of the batch where `after`, judged as `now`, takes the place of `before`, judged as `was`."""
+    moved = _moved(before, after, drawing_on(before.blend, shelf))
+    had, has = set(was.allergens), set(now.allergens)
+    return Effects(
+        brings=tuple(sorted(has - had)),
+        rids_of=tuple(sorted(had - has)),
+        cost_change=_change(moved, lambda i: None if (p := _price(i)) is None else p / 1000),
+        unpriced=tuple(i.name for i, _ in moved if _price(i) is None),
+        energy_change_kj=_change(moved, _per_g("energy_kj")),
+        fat_change_g=_change(moved, _per_g("fat_g")),
+        hydration_pct=now.analysis.hydration_pct,
+        hydration_before_pct=was.analysis.hydration_pct,
+    )
+
+
+def _moved(before: Formula, after: Formula, shelf: Shelf) -> list[tuple[Ingredient, float]]:
+    """What there is more (or less) of afterwards, with the g of it; a blend counts by its parts."""
+    change: dict[str, float] = defaultdict(float)
+    for formula, way in ((before, -1.0), (after, 1.0)):
+        for part in opened(formula.lines, formula.blend):
+            change[part.ingredient] += way * part.mass_g
+    return [(shelf[slug], mass_g) for slug, mass_g in change.items() if abs(mass_g) > _LEAST_G]
+
+
+def _price(item: Ingredient) -> float | None:
+    """Its price a kg; tap water is free."""
+    return 0.0 if item.slug == WATER else item.price_per_kg
+
+
+def _per_g(nutrient: str) -> Callable[[Ingredient], float | None]:
+    def of(item: Ingredient) -> float | None:
+        found = item.range_of(nutrient)
+        return None if found is None else found.typical / 100
+
+    return of
+
+
+def _change(moved: list[tuple[Ingredient, float]], per_g: Callable[[Ingredient], float | None]) -> float | None:
+    values = [(mass_g, per_g(item)) for item, mass_g in moved]
+    known = [mass_g * value for mass_g, value in values if value is not None]
+    return sum(known) if len(known) == len(values) else None

@@ -1,0 +1,156 @@
+"""A swap: what comes in, what it loses, and the water repaired; the parts that every family of swaps shares."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from fallow_sieve.core.blends.binder_load import DoseBand
+from fallow_sieve.core.formulas.formula import MILKS, OUTSIDE_DOUGH, Formula, Line
+from fallow_sieve.core.formulas.pouring import counted_water, with_water
+from fallow_sieve.core.ingredients.ingredient import Ingredient
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.values.estimates import Range
+from fallow_sieve.core.values.words import grams
+
+
+@dataclass(frozen=True, slots=True)
+class Sweetener:
+    """A sweetener (slug): sweetness relative to sugar (1), whether it browns, whether yeast eats it, a note."""
+
+    slug: str
+    sweetness: Range
+    browns: str
+    feeds_yeast: bool
+    note: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class EggReplacer:
+    """What stands in for 50 g of egg: dry g and water g; binding and lift from 0 to 1 of an egg's; unfit uses."""
+
+    name: str
+    ingredient: str
+    dry_g: float
+    water_g: float
+    binding: float
+    lift: float
+    not_for: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Thickener:
+    """A thickener (slug): power per g relative to corn starch (1), and how its gel looks and lasts."""
+
+    slug: str
+    power: Range
+    look: str
+    on_cooling: str
+    note: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class SwapRules:
+    """What swaps go by: sweeteners, egg replacers, thickeners; dose bands and binder water for the use."""
+
+    sweeteners: Mapping[str, Sweetener]
+    eggs: Sequence[EggReplacer]
+    thickeners: Mapping[str, Thickener]
+    doses: Mapping[str, DoseBand]
+    holds: Mapping[str, float]
+
+
+@dataclass(frozen=True, slots=True)
+class Loss:
+    """Something that a swap loses or changes: its weight (1 little, 2 some, 3 much), and a sentence."""
+
+    weight: int
+    say: str
+
+
+@dataclass(frozen=True, slots=True)
+class Swap:
+    """One candidate: what comes in, the lines after it (g), what happened in one line, and what is lost.
+
+    `water_change_g` is the plain water added (or taken, negative) to repair; `short_g` what could not be repaired.
+    """
+
+    kind: str
+    to: str
+    name: str
+    lines: tuple[Line, ...]
+    say: str
+    losses: tuple[Loss, ...]
+    water_change_g: float
+    short_g: float
+
+    @property
+    def lost(self) -> int:
+        """How much is lost in all: the sum of the weights."""
+        return sum(x.weight for x in self.losses)
+
+
+def _repaired(
+    formula: Formula, at: int, fresh: Sequence[Line], shelf: Shelf, more_g: float = 0.0
+) -> tuple[tuple[Line, ...], float, float]:
+    """The lines with `fresh` in the place of line `at`, and as much counted water as before plus `more_g`."""
+    before = counted_water(formula.lines, shelf)
+    lines = (*formula.lines[:at], *fresh, *formula.lines[at + 1 :])
+    if formula.lines[at].stage in OUTSIDE_DOUGH:
+        return lines, 0.0, 0.0
+    change = before + more_g - counted_water(lines, shelf)
+    done, short = with_water(lines, change, shelf)
+    return done, change, short
+
+
+def made(
+    kind: str,
+    formula: Formula,
+    at: int,
+    fresh: Sequence[Line],
+    losses: Sequence[Loss],
+    shelf: Shelf,
+    name: str = "",
+    more_g: float = 0.0,
+) -> Swap:
+    """Return the swap of `fresh` lines (g) for line `at`, its water repaired, `more_g` (g) given besides."""
+    line = formula.lines[at]
+    lines, change, short = _repaired(formula, at, fresh, shelf, more_g)
+    new = " and ".join(f"{grams(x.mass_g)} {short_name(shelf[x.ingredient])}" for x in fresh)
+    water = ""
+    if abs(change) >= 0.05:
+        water = f", {grams(abs(change))} {'more' if change > 0 else 'less'} water{_of_milk(formula, at, lines)}"
+    all_losses = list(losses)
+    if short > 0.05:
+        all_losses.append(Loss(3, f"{grams(short)} of water too much: there is no plain water left to take away."))
+    return Swap(
+        kind,
+        fresh[0].ingredient,
+        name or shelf[fresh[0].ingredient].name,
+        lines,
+        f"{grams(line.mass_g)} {short_name(shelf[line.ingredient])} → {new}{water}.",
+        tuple(all_losses),
+        change,
+        short,
+    )
+
+
+def _of_milk(formula: Formula, at: int, lines: Sequence[Line]) -> str:
+    """Says so where the water had to be taken out of milk."""
+
+    def milk(some: Sequence[Line]) -> float:
+        return sum(x.mass_g for x in some if x.ingredient in MILKS)
+
+    rest = [x for n, x in enumerate(formula.lines) if n != at]
+    return " (poured less of the milk)" if milk(lines) < milk(rest) - 0.05 else ""
+
+
+def short_name(item: Ingredient) -> str:
+    """Return the first words of an ingredient's name, in lower case."""
+    return item.name.split(" (")[0].split(",")[0].lower()
+
+
+def per_g(item: Ingredient, nutrient: str) -> float:
+    """Return the g of `nutrient` in 1 g of `item`; 0 where unknown."""
+    found = item.range_of(nutrient)
+    return found.typical / 100 if found else 0.0

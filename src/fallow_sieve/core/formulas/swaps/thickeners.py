@@ -1,0 +1,35 @@
+"""One thickener for another, by its power."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import replace
+
+from fallow_sieve.core.formulas.formula import OUTSIDE_DOUGH, Formula
+from fallow_sieve.core.formulas.swaps.swap import Loss, Swap, SwapRules, made
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.values.words import grams
+
+
+def thickeners(formula: Formula, at: int, shelf: Shelf, rules: SwapRules) -> Iterator[Swap]:
+    """Give one by one the thickeners by power that could stand in for line `at`; nothing where it is none of these."""
+    line = formula.lines[at]
+    old = rules.thickeners.get(line.ingredient)
+    # In a dough a starch is flour; it is a thickener in a sauce, a filling or a finish.
+    if old is None or (formula.use != "thickener" and line.stage not in OUTSIDE_DOUGH):
+        return
+    for new in rules.thickeners.values():
+        if new.slug == old.slug or new.slug not in shelf or shelf[new.slug].contains_gluten:
+            continue
+        mass = line.mass_g * old.power.typical / new.power.typical
+        losses = (
+            [Loss(1, f"Now {new.look}, on cooling {new.on_cooling}.")]
+            if (new.look, new.on_cooling) != (old.look, old.on_cooling)
+            else []
+        )
+        if new.power.high / new.power.low > 1.4:
+            low, high = (line.mass_g * old.power.typical / p for p in (new.power.high, new.power.low))
+            losses.append(Loss(1, f"Its power differs by kind: {grams(low)} to {grams(high)}."))
+        if new.note:
+            losses.append(Loss(1, f"{new.note[0].upper()}{new.note[1:]}."))
+        yield made("thickener", formula, at, [replace(line, ingredient=new.slug, mass_g=mass)], losses, shelf)

@@ -1,0 +1,156 @@
+"""What the kitchen's own pours teach about the water that a dough wants: a nested normal model, solved exactly."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import lru_cache
+
+import numpy as np
+
+from fallow_sieve.core.formulas.water import Prediction
+from fallow_sieve.core.values.errors import BadInputError
+
+PRIOR_SD = 0.12
+BAKE_SD = 0.06
+
+
+@dataclass(frozen=True, slots=True)
+class Bake:
+    """Water that really went into a bake and what was predicted without any correction, both % of flour base."""
+
+    predicted_pct: float
+    actual_pct: float
+    blend: str
+    family: str
+    on: str = ""
+
+    @property
+    def log_ratio(self) -> float:
+        """r = ln(actual / predicted)."""
+        return math.log(self.actual_pct / self.predicted_pct)
+
+
+@dataclass(frozen=True, slots=True)
+class Learnt:
+    """What the bakes say of one level (kitchen, use or blend): ln of a factor, its sd, how many stand behind it."""
+
+    level: str
+    mean: float
+    sd: float
+    bakes: int
+
+    @property
+    def factor(self) -> float:
+        """The factor on the predicted water."""
+        return math.exp(self.mean)
+
+
+# The prior variance is shared by the three levels, so that a blend without bakes takes over what its use and its
+# kitchen have taught, less sure of itself; of one blend alone it is the plain normal–normal update.
+_LEVEL_VARIANCE = PRIOR_SD**2 / 3
+
+
+def check_bake(bake: Bake) -> None:
+    """Raise BadInputError unless both waters (% of flour base) are over 0 and within a factor of three."""
+    for name, value in (("predicted", bake.predicted_pct), ("actual", bake.actual_pct)):
+        if not (math.isfinite(value) and 0 < value <= 1000):
+            raise BadInputError(f"{name} water of {value:g} % of flour", right="it must be over 0 and at most 1000 %")
+    if abs(bake.log_ratio) > math.log(3):
+        raise BadInputError(
+            f"{bake.actual_pct:.0f} % of flour went in where {bake.predicted_pct:.0f} % was predicted",
+            place="/poured_g",
+            right="check the grams: more than three times as much, or a third, is taken for a slip",
+        )
+
+
+def learn(bakes: Sequence[Bake], blend: str, family: str) -> tuple[Learnt, Learnt, Learnt]:
+    """Return what `bakes` teach about the kitchen, the use family and the blend (ln of a factor, and its sd).
+
+    A normal model with three nested levels, prior sd 0.12 in all and 0.06 for one bake; solved exactly. What the same
+    bakes teach is remembered: it is asked at every move of a hand.
+    """
+    return _learn(tuple(bakes), blend, family)
+
+
+@lru_cache(maxsize=256)
+def _learn(bakes: tuple[Bake, ...], blend: str, family: str) -> tuple[Learnt, Learnt, Learnt]:
+    groups: dict[tuple[str, str], list[float]] = {}
+    for bake in bakes:
+        check_bake(bake)
+        groups.setdefault((bake.family, bake.blend), []).append(bake.log_ratio)
+    keys = list(groups)
+    counts = np.array([len(groups[k]) for k in keys], dtype=float)
+    means = np.array([float(np.mean(groups[k])) for k in keys])
+    shared = np.array([[_shared(a, b, 3) for b in keys] for a in keys]).reshape(len(keys), len(keys))
+    noisy = shared + np.diag(BAKE_SD**2 / counts)
+    target = (family, blend)
+    here = (
+        sum(len(v) for v in groups.values()),
+        sum(len(v) for k, v in groups.items() if k[0] == family),
+        len(groups.get(target, [])),
+    )
+    levels = []
+    for depth, (level, count) in enumerate(zip(("kitchen", "use", "blend"), here, strict=True), start=1):
+        cross = np.array([_shared(target, k, depth) for k in keys])
+        weights = np.linalg.solve(noisy, cross) if keys else cross
+        variance = depth * _LEVEL_VARIANCE - float(weights @ cross)
+        levels.append(Learnt(level, float(weights @ means), math.sqrt(max(0.0, variance)), count))
+    return levels[0], levels[1], levels[2]
+
+
+def _shared(a: tuple[str, str], b: tuple[str, str], depth: int) -> float:
+    """The prior covariance of two blends, as far down as `depth`: they share the kitchen, maybe the use, maybe all."""
+    levels = 1 + (a[0] == b[0]) + (a == b)
+    return min(levels, depth) * _LEVEL_VARIANCE
+
+
+@dataclass(frozen=True, slots=True)
+class Corrected:
+    """A prediction after learning, % of flour base: the corrected typical and narrowed range, and by what factor."""
+
+    typical_pct: float
+    low_pct: float
+    high_pct: float
+    factor: float
+    bakes: int
+    level: str
+    say: str
+
+
+def correct(prediction: Prediction, learnt: Sequence[Learnt]) -> Corrected | None:
+    """Return `prediction` corrected by what the bakes taught; None where there is no prediction.
+
+    The range narrows as the next bake becomes surer: its width scales with √(sd² + 0.06²) on the log scale.
+    """
+    typical, low, high = prediction.typical_pct, prediction.low_pct, prediction.high_pct
+    if typical is None or low is None or high is None or typical <= 0:
+        return None
+    found = learnt[-1]
+    sharper = math.hypot(found.sd, BAKE_SD) / math.hypot(PRIOR_SD, BAKE_SD)
+    centre = typical * found.factor
+    reach_low = (max(low, 1e-6) / typical) ** sharper
+    reach_high = (high / typical) ** sharper
+    behind = next((x for x in reversed(learnt) if x.bakes), found)
+    return Corrected(
+        centre,
+        centre * reach_low,
+        centre * reach_high,
+        found.factor,
+        behind.bakes,
+        behind.level,
+        _learnt_words(found, behind),
+    )
+
+
+_OF = {"blend": "of this blend", "use": "of this kind", "kitchen": "of this kitchen"}
+
+
+def _learnt_words(found: Learnt, behind: Learnt) -> str:
+    if not behind.bakes:
+        return "No bake has taught anything yet: this is the rule of thumb."
+    by = 100 * (found.factor - 1)
+    way = f"{abs(by):.0f} % {'more' if by > 0 else 'less'} water" if abs(by) >= 0.5 else "no correction"
+    bakes = f"{behind.bakes} bake{'s' if behind.bakes > 1 else ''} {_OF[behind.level]}"
+    return f"{bakes} {'say' if behind.bakes > 1 else 'says'} {way}."

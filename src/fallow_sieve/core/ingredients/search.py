@@ -1,0 +1,116 @@
+"""Finding an ingredient by what somebody calls it: its name, another name, or part of a word."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterable, Sequence
+from dataclasses import dataclass, field
+from difflib import SequenceMatcher
+
+
+@dataclass(frozen=True, slots=True)
+class Name:
+    """A name made ready to be looked for: as it is shown, in lower case, and its words."""
+
+    shown: str
+    text: str
+    words: tuple[str, ...]
+
+
+def _name(shown: str) -> Name:
+    text = shown.lower()
+    return Name(shown, text, tuple(text.replace("(", " ").replace("/", " ").replace(",", " ").split()))
+
+
+@dataclass(frozen=True, slots=True)
+class Searchable:
+    """Something with a slug, a name, other names, and the names of what it is taken for."""
+
+    slug: str
+    name: str
+    aliases: tuple[str, ...] = ()
+    taken_for: tuple[str, ...] = ()
+    groups: tuple[tuple[Name, ...], ...] = field(init=False, repr=False, compare=False)
+    everything: str = field(init=False, repr=False, compare=False)
+
+    def __post_init__(self) -> None:
+        groups = ((self.name,), self.aliases, self.taken_for)
+        made = tuple(tuple(_name(n) for n in group) for group in groups)
+        object.__setattr__(self, "groups", made)
+        object.__setattr__(self, "everything", "\n".join(n.text for group in made for n in group))
+
+
+@dataclass(frozen=True, slots=True)
+class Found:
+    """A hit: its slug, and the other name it was found by (empty where by its own)."""
+
+    slug: str
+    by: str
+
+
+_NEAR = 0.75
+_SHORTEST_SLIP = 4
+# How much a hit by another name, or by the name of a look-alike, counts less than one by its own name.
+_BEHIND_OWN = (0.0, 0.05, 2.5)
+
+
+def find(query: str, items: Iterable[Searchable]) -> list[Found]:
+    """Return what `query` may mean, best first: words that start with it, then hold it; else what looks like it.
+
+    An empty query returns everything in its order. A name counts before another name, and that before the name
+    of a look-alike, which stands last so that the two can be told apart. Only where nothing holds it is a slip of
+    the pen looked for.
+    """
+    wanted = query.strip().lower()
+    known = list(items)
+    if not wanted:
+        return [Found(i.slug, "") for i in known]
+    parts = wanted.split()
+    holding = [i for i in known if all(part in i.everything for part in parts)]
+    return _ranked(holding, wanted, _rank) or (
+        _ranked(known, wanted, _likeness) if len(wanted) >= _SHORTEST_SLIP else []
+    )
+
+
+def _ranked(items: Sequence[Searchable], wanted: str, rank: Callable[[str, Name], float]) -> list[Found]:
+    ranked = []
+    for order, item in enumerate(items):
+        best, by = max(
+            (
+                (rank(wanted, name) - behind, name.shown)
+                for group, behind in zip(item.groups, _BEHIND_OWN, strict=True)
+                for name in group
+            ),
+            key=lambda r: r[0],
+        )
+        if best > 0:
+            ranked.append((-best, order, Found(item.slug, "" if by == item.name else by)))
+    return [found for _, _, found in sorted(ranked, key=lambda r: r[:2])]
+
+
+def _rank(wanted: str, name: Name) -> float:
+    """How well `name` answers `wanted`: 4 the whole, 3 its start, 2 a word's start, 1 inside."""
+    if name.text.startswith(wanted):
+        return 4.0 if name.text == wanted else 3.0
+    if all(any(w.startswith(q) for w in name.words) for q in wanted.split()):
+        return 2.0
+    return 1.0 if wanted in name.text else 0.0
+
+
+def _likeness(wanted: str, name: Name) -> float:
+    """How alike the two look, 0–1, where that is near."""
+    matcher = SequenceMatcher(None, b=wanted)
+    near = 0.0
+    for word in (*name.words, name.text):
+        matcher.set_seq1(word)
+        if matcher.real_quick_ratio() >= _NEAR and matcher.quick_ratio() >= _NEAR:
+            near = max(near, matcher.ratio())
+    return near if near >= _NEAR else 0.0
+
+
+@dataclass(frozen=True, slots=True)
+class LookAlike:
+    """Two ingredients (slugs) that are taken for each other, and how they differ."""
+
+    ingredient: str
+    taken_for: str
+    differ: str

@@ -1,0 +1,188 @@
+"""The shelf: the ingredients at hand, with their numbers laid out as one composition matrix.
+
+Rows are ingredients, columns are FIELDS. Unknown cells are kept apart (`known`), never written as zero.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass, replace
+
+import numpy as np
+from numpy.typing import NDArray
+
+from fallow_sieve.core.ingredients.ingredient import PROPERTIES, Fact, Ingredient, Quality, with_derived
+from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
+from fallow_sieve.core.values.errors import BadInputError, UnknownNameError
+from fallow_sieve.core.values.estimates import Z_95, Range
+
+FloatArray = NDArray[np.float64]
+_COMBINED = ("available_carbohydrate_g",)
+FIELDS: tuple[str, ...] = (*NUTRIENTS, *PROPERTIES, *_COMBINED)
+COLUMN: dict[str, int] = {name: i for i, name in enumerate(FIELDS)}
+QUALITIES: tuple[Quality, ...] = tuple(Quality)
+# What the judgement rests on: the facts that the sieves read.
+JUDGED_FIELDS = ("protein_g", "fibre_g", "fat_g", "thirst_g_per_g", "grit_index", "flavour_index", "lightness_l")
+
+
+@dataclass(frozen=True)
+class Shelf:
+    """Ingredients by slug with their matrices; every matrix has one row for each of `rows`, and FIELDS columns.
+
+    `rows` are the ingredients and after them the lots that have a row of their own; `row_of` gives the row that
+    counts for a slug, `lots` that of a lot. `typical` holds 0 where unknown and must be read with `known`
+    (1 or 0); `variance` is σ² in the field's unit squared; `values_and_known` is both side by side, so that a mix
+    takes one product.
+    """
+
+    ingredients: tuple[Ingredient, ...]
+    rows: tuple[Ingredient, ...]
+    row_of: Mapping[str, int]
+    lots: Mapping[int, int]
+    variance: FloatArray
+    values_and_known: FloatArray
+    rests_on: FloatArray
+
+    @classmethod
+    def of(cls, ingredients: Iterable[Ingredient], lots: Iterable[Ingredient] = ()) -> Shelf:
+        """Return a shelf of `ingredients` and of `lots` of them. Raises BadInputError where a slug stands twice."""
+        base = tuple(_completed(i) for i in ingredients)
+        rows = (*base, *(_completed(i) for i in lots))
+        return cls._laid_out(base, rows, _matrices(rows))
+
+    @classmethod
+    def _laid_out(cls, base: tuple[Ingredient, ...], rows: tuple[Ingredient, ...], made: _Matrices) -> Shelf:
+        row_of = {item.slug: row for row, item in enumerate(base)}
+        if len(row_of) < len(base):
+            slugs = [i.slug for i in base]
+            twice = min(s for s in slugs if slugs.count(s) > 1)
+            raise BadInputError(f"the ingredient {twice!r} is defined twice", right="keep one of them")
+        lots = {i.lot_id: row for row, i in enumerate(rows) if i.lot_id is not None}
+        return cls(base, rows, row_of, lots, *made)
+
+    @property
+    def typical(self) -> FloatArray:
+        """The typical values, 0 where unknown."""
+        return self.values_and_known[:, : len(FIELDS)]
+
+    @property
+    def known(self) -> FloatArray:
+        """1 where a value is known, else 0."""
+        return self.values_and_known[:, len(FIELDS) :]
+
+    def __contains__(self, slug: object) -> bool:
+        return slug in self.row_of
+
+    def __getitem__(self, slug: str) -> Ingredient:
+        try:
+            return self.rows[self.row_of[slug]]
+        except KeyError:
+            return self.rows[self.row(slug)]  # which says what was wrong with it
+
+    def row(self, slug: str, place: str = "") -> int:
+        """Return the row of `slug`. Raises UnknownNameError naming `place` and the nearest slugs."""
+        row = self.row_of.get(slug)
+        if row is None:
+            raise UnknownNameError("ingredient", slug, self.row_of, place=place)
+        return row
+
+    def row_of_lot(self, lot_id: int, slug: str, place: str = "") -> int:
+        """Return the row of a lot of `slug`. Raises BadInputError naming `place` where there is no such lot."""
+        row = self.lots.get(lot_id)
+        if row is None or self.rows[row].slug != slug:
+            raise BadInputError(f"{slug!r} has no lot {lot_id}", place=place, right="choose one of its lots, or none")
+        return row
+
+    def lots_of(self, slug: str) -> tuple[Ingredient, ...]:
+        """Return the lots of `slug` that have numbers or a price of their own, in the order they were given."""
+        return tuple(self.rows[row] for row in self.lots.values() if self.rows[row].slug == slug)
+
+    def drawing_on(self, lots: Mapping[str, int]) -> Shelf:
+        """Return this shelf with the row of a lot (id by slug) standing for its ingredient. Raises BadInputError."""
+        named = {slug: self.row_of_lot(lot_id, slug) for slug, lot_id in lots.items()}
+        if all(self.row_of[slug] == row for slug, row in named.items()):
+            return self
+        return replace(self, row_of={**self.row_of, **named})
+
+    def with_ingredients(self, own: Iterable[Ingredient]) -> Shelf:
+        """Return a shelf in which the definitions of `own` win over those of the same slug, lots and all."""
+        new = {i.slug: i for i in own}
+        if not new:
+            return self
+        kept = [i for i in self.ingredients if i.slug not in new]
+        lots = [i for i in self.rows[len(self.ingredients) :] if i.slug not in new]
+        return Shelf.of([*kept, *new.values()], lots)
+
+    def replacing(self, changed: Iterable[Ingredient], lots: Iterable[Ingredient], order: Sequence[str]) -> Shelf:
+        """Return the shelf with the ingredients of `order`, where `changed` (and all their `lots`) are new.
+
+        What did not change keeps its row of numbers, so this costs what changed and not what is on the shelf.
+        """
+        new = {i.slug: _completed(i) for i in changed}
+        base = tuple(new[s] if s in new else self.ingredients[self.row_of[s]] for s in order)
+        there = set(order) - set(new)
+        kept = [i for i in self.rows[len(self.ingredients) :] if i.slug in there]
+        rows = (*base, *kept, *(_completed(i) for i in lots))
+        was = {id(item): row for row, item in enumerate(self.rows)}
+        before = [was.get(id(item), -1) for item in rows]
+        fresh = _matrices([i for i, row in zip(rows, before, strict=True) if row < 0])
+        old = (self.variance, self.values_and_known, self.rests_on)
+        made = tuple(_merged(np.array(before), o, f) for o, f in zip(old, fresh, strict=True))
+        return Shelf._laid_out(base, rows, made)
+
+
+_Matrices = tuple[FloatArray, ...]
+
+
+def _matrices(items: Sequence[Ingredient]) -> _Matrices:
+    """Variances, values with known marks, and quality shares, a row for each of `items`."""
+    width = len(FIELDS)
+    variance, both = np.zeros((len(items), width)), np.zeros((len(items), 2 * width))
+    for row, item in enumerate(items):
+        _fill_row(item, both[row, :width], variance[row], both[row, width:])
+    rests_on = np.array([_quality_shares(i) for i in items]).reshape(len(items), len(QUALITIES))
+    return variance, both, rests_on
+
+
+def _merged(before: NDArray[np.int64], old: FloatArray, fresh: FloatArray) -> FloatArray:
+    """Rows of `old` where `before` points at one, else those of `fresh` in their order."""
+    out = np.empty((len(before), fresh.shape[1]))
+    out[before >= 0] = old[before[before >= 0]]
+    out[before < 0] = fresh
+    return out
+
+
+def _completed(item: Ingredient) -> Ingredient:
+    return Ingredient(
+        **{name: getattr(item, name) for name in Ingredient.__dataclass_fields__ if name != "facts"},
+        facts=with_derived(item.facts),
+    )
+
+
+def _fill_row(item: Ingredient, typical: FloatArray, variance: FloatArray, known: FloatArray) -> None:
+    for name, fact in item.facts.items():
+        _write(COLUMN[name], fact.range, typical, variance, known)
+    combined = available_range(item)
+    if combined:
+        _write(COLUMN["available_carbohydrate_g"], combined, typical, variance, known)
+
+
+def _write(column: int, value: Range, typical: FloatArray, variance: FloatArray, known: FloatArray) -> None:
+    typical[column] = value.typical
+    variance[column] = value.sigma**2
+    known[column] = 1.0
+
+
+def available_range(item: Ingredient) -> Range | None:
+    """Return g of available carbohydrate per 100 g (carbohydrate less fibre), or None where either is unknown."""
+    carbohydrate, fibre = item.range_of("carbohydrate_g"), item.range_of("fibre_g")
+    if carbohydrate is None or fibre is None:
+        return None
+    typical = max(0.0, carbohydrate.typical - fibre.typical)
+    reach = Z_95 * (carbohydrate.sigma**2 + fibre.sigma**2) ** 0.5
+    return Range(typical - reach, typical, typical + reach)
+
+
+def _quality_shares(item: Ingredient) -> list[float]:
+    facts: list[Fact] = [item.facts[n] for n in JUDGED_FIELDS if n in item.facts]
+    return [sum(f.quality is q for f in facts) / len(JUDGED_FIELDS) for q in QUALITIES]

@@ -1,0 +1,108 @@
+"""Poses a problem: wishes and a shelf become candidates, bands that can be judged, and named limits."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Sequence
+from dataclasses import replace
+
+import numpy as np
+
+from fallow_sieve.core.blends.fit import UseBand
+from fallow_sieve.core.blends.metrics import METRICS
+from fallow_sieve.core.ingredients.ingredient import Ingredient
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.optimise.linear_metrics import Form, Mix, form_of
+from fallow_sieve.core.optimise.named_limits import limits_of_problem
+from fallow_sieve.core.optimise.problem import Problem
+from fallow_sieve.core.optimise.wishes import Wishes, check_wishes
+from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values.quantities import CupStandard
+
+
+def problem_of(wishes: Wishes, shelf: Shelf, cup: CupStandard = CupStandard.US) -> Problem:
+    """Return the problem of `wishes` over `shelf`. Raises BadInputError naming the place of a wish that cannot be."""
+    check_wishes(wishes, shelf)
+    flours = _candidates(wishes, shelf)
+    binders = tuple((shelf[s], d) for s, d in wishes.binder.items() if d > 0)
+    mix = Mix(flours, () if wishes.binder_apart else binders, cup)
+    bands, forms, dropped, notes = _judgeable(wishes, mix)
+    mix, forms, left_out = _with_values(wishes, mix, bands, forms)
+    stock = np.array([i.stock_g for i in mix.flours])
+    price = np.array([math.nan if i.price_per_kg is None else i.price_per_kg for i in mix.flours])
+    stock_pct = stock * mix.mass / wishes.batch_g if wishes.batch_g else np.where(stock > 0, math.inf, 0.0)
+    usual = [
+        math.inf if wishes.use.made_of_one_part or i.usual_max_pct is None else i.usual_max_pct for i in mix.flours
+    ]
+    made = Problem(
+        wishes, mix, binders, (), bands, forms, np.array(usual), price, stock_pct, dropped, (*notes, *left_out)
+    )
+    return replace(made, limits=tuple(limits_of_problem(made)), notes=(*made.notes, *_more_notes(made)))
+
+
+def in_bins(shelf: Shelf) -> tuple[str, ...]:
+    """Return the slugs of the flours that are in the kitchen's bins: more than 0 g in stock."""
+    return tuple(i.slug for i in shelf.ingredients if i.stock_g > 0 and i.in_flour_base and not i.contains_gluten)
+
+
+def _candidates(wishes: Wishes, shelf: Shelf) -> tuple[Ingredient, ...]:
+    named = wishes.candidates
+    forced = {*wishes.forced, *wishes.lock}
+    found = [
+        i
+        for i in shelf.ingredients
+        if i.in_flour_base
+        and not i.contains_gluten
+        and (i.slug in forced or (i.slug in named if named is not None else not i.archived))
+    ]
+    if not found:
+        raise BadInputError("there is no flour to choose from", place="/candidates", right="name some candidates")
+    return tuple(shelf[i.slug] for i in found)
+
+
+def _judgeable(
+    wishes: Wishes, mix: Mix
+) -> tuple[tuple[UseBand, ...], dict[str, Form], tuple[str, ...], tuple[str, ...]]:
+    """The bands that can be judged at all: the binder, and every flour that must be in, has a value."""
+    bands, forms, dropped, notes = [], {}, [], []
+    must = np.array([i.slug in wishes.forced for i in mix.flours])
+    for band in wishes.bands_use.bands:
+        form = form_of(band.metric, mix)
+        label = METRICS[band.metric].label
+        if form is None or not np.any(form.known):
+            why = "a binder has no value" if form is None else "no flour has a value"
+        elif np.any(must & (form.known == 0)):
+            lacking = [i.name for i, m, k in zip(mix.flours, must, form.known, strict=True) if m and not k]
+            why = f"{', '.join(lacking)} has no value"
+        else:
+            bands.append(band)
+            forms[band.metric] = form
+            continue
+        dropped.append(band.metric)
+        notes.append(f"{label} is not judged: {why} for it.")
+    return tuple(bands), forms, tuple(dropped), tuple(notes)
+
+
+def _with_values(
+    wishes: Wishes, mix: Mix, bands: Sequence[UseBand], forms: dict[str, Form]
+) -> tuple[Mix, dict[str, Form], tuple[str, ...]]:
+    """Leaves out a candidate that lacks a value which a band needs: unknown is not zero."""
+    keep = np.all([f.known > 0 for f in forms.values()], axis=0) if forms else np.ones(len(mix.flours), dtype=bool)
+    if np.all(keep):
+        return mix, forms, ()
+    out = [i.name for i, k in zip(mix.flours, keep, strict=True) if not k]
+    left = replace(mix, flours=tuple(i for i, k in zip(mix.flours, keep, strict=True) if k))
+    if not left.flours:
+        raise BadInputError(
+            "no candidate has all the values that the bands need", place="/candidates", right="name better-known flours"
+        )
+    again = {b.metric: f for b in bands if (f := form_of(b.metric, left))}
+    some = ", ".join(out[:4]) + (f" and {len(out) - 4} more" if len(out) > 4 else "")
+    return left, again, (f"Left out, because a value that a band needs is not known: {some}.",)
+
+
+def _more_notes(p: Problem) -> Iterator[str]:
+    if not p.wishes.binder_apart:
+        unpriced = [b.name for b, _ in p.mix.binders if b.price_per_kg is None]
+        if unpriced and not np.all(np.isnan(p.price)):
+            yield f"Cost is that of the flours alone: {', '.join(unpriced)} has no price."

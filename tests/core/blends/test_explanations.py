@@ -1,0 +1,86 @@
+"""How a number was worked out: the terms add up to the number on screen, for every metric of any mix."""
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from fallow_sieve.core.blends.analysis import analyse
+from fallow_sieve.core.blends.blend import Blend, Part
+from fallow_sieve.core.blends.explanation import explain
+from fallow_sieve.core.blends.metrics import METRICS
+from fallow_sieve.core.values.errors import UnknownNameError
+from fallow_sieve.core.values.quantities import cup_ml
+from fallow_sieve.reference.ingredients import library_shelf
+
+SHELF = library_shelf()
+ADDED_UP = sorted(set(METRICS) - {"density_g_per_ml", "cup_g", "amylose_pct_of_starch"})
+LOAF = Blend(
+    tuple(
+        Part(s, m)
+        for s, m in (("sorghum-flour", 300), ("brown-rice-flour", 150), ("potato-starch", 220), ("psyllium-husk", 40))
+    )
+)
+
+
+@pytest.mark.parametrize("metric", ADDED_UP)
+def test_the_terms_add_up_to_the_metric(metric):
+    terms = explain(LOAF, SHELF, metric).terms
+    assert sum(t.gives for t in terms) == pytest.approx(analyse(LOAF, SHELF).metrics[metric].typical)
+
+
+@given(
+    st.dictionaries(st.sampled_from([i.slug for i in SHELF.ingredients]), st.floats(1, 1000), min_size=1, max_size=8),
+    st.sampled_from(ADDED_UP),
+)
+@settings(max_examples=80)
+def test_the_terms_of_any_mix_add_up_where_the_metric_is_known(masses, metric):
+    blend = Blend(tuple(Part(s, m) for s, m in masses.items()))
+    typical = analyse(blend, SHELF).metrics[metric].typical
+    if typical is not None:
+        gives = [t.gives for t in explain(blend, SHELF, metric).terms if t.gives is not None]
+        assert sum(gives) == pytest.approx(typical, abs=1e-9)
+
+
+def test_the_volumes_of_density_add_up_to_that_of_the_mix():
+    # Per 100 g of mix each term is a volume in mL.
+    volume = sum(t.gives for t in explain(LOAF, SHELF, "density_g_per_ml").terms)
+    density = analyse(LOAF, SHELF).metrics["density_g_per_ml"].typical
+    assert 100 / volume == pytest.approx(density)
+    assert analyse(LOAF, SHELF).metrics["cup_g"].typical == pytest.approx(100 / volume * cup_ml("us"))
+
+
+def test_amylose_is_the_sum_of_the_amylose_over_the_sum_of_the_starch():
+    terms = [t for t in explain(LOAF, SHELF, "amylose_pct_of_starch").terms if t.value is not None]
+    amylose, starch = sum(t.gives for t in terms), sum(t.weight_pct for t in terms)
+    found = analyse(LOAF, SHELF).metrics["amylose_pct_of_starch"].typical
+    assert 100 * amylose / starch == pytest.approx(found)
+
+
+def test_terms_say_share_own_range_quality_and_source_largest_first():
+    terms = explain(LOAF, SHELF, "protein_pct").terms
+    assert [t.gives for t in terms] == sorted((t.gives for t in terms), reverse=True)
+    top = terms[0]
+    assert (top.ingredient, round(top.weight_pct, 2)) == ("sorghum-flour", 42.25)
+    assert top.low <= top.value <= top.high
+    assert top.quality in {"table", "estimate"}
+    assert top.source
+    assert sum(t.gives_pct for t in terms) == pytest.approx(100)
+
+
+def test_binders_have_no_term_in_a_metric_of_the_flour_base():
+    assert "psyllium-husk" not in {t.ingredient for t in explain(LOAF, SHELF, "thirst_g_per_g").terms}
+    assert "psyllium-husk" in {t.ingredient for t in explain(LOAF, SHELF, "fibre_pct").terms}
+
+
+def test_a_part_without_a_number_says_so_first():
+    blend = Blend((Part("sorghum-flour", 90), Part("xanthan-gum", 10)))
+    own = SHELF.with_ingredients([])
+    terms = explain(blend, own, "sticky_share_pct").terms
+    assert all(t.quality != "unknown" for t in terms)
+    missing = explain(Blend((Part("sorghum-flour", 90), Part("wheat-flour", 10))), own, "density_g_per_ml").terms
+    assert {t.quality for t in missing} <= {"estimate", "unknown"}
+
+
+def test_an_unknown_metric_suggests_a_known_one():
+    with pytest.raises(UnknownNameError, match="did you mean protein_pct"):
+        explain(LOAF, SHELF, "protein_pc")

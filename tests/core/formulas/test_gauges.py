@@ -1,0 +1,71 @@
+"""A gauge stands on its band: inside passes, between the band and the hard limit is close, outside is held."""
+
+import pytest
+
+from fallow_sieve.core.blends.binder_load import BinderLoad
+from fallow_sieve.core.formulas.gauges import (
+    Gauge,
+    binder_gauge,
+    lift_gauge,
+    yeast_gauges,
+)
+from fallow_sieve.core.formulas.leavening import Lift, Load, Usual
+from fallow_sieve.core.values.bands import Band, Status, state_sentence, worst_first
+
+
+def test_a_lift_that_the_use_does_not_know_is_said_and_not_judged():
+    g = lift_gauge(Lift("powder", "Baking powder", 1.2, None))
+    assert (g.status, g.say, g.band) == (Status.UNKNOWN, "not usual here", None)
+
+
+@pytest.mark.parametrize(
+    ("value", "status", "say"),
+    [
+        (1.5, Status.PASS, "passes"), (0.7, Status.CLOSE, "0.3 % short"), (0.4, Status.HELD, "0.6 % short"),
+        (3.0, Status.CLOSE, "1.0 % over"), (3.2, Status.HELD, "1.2 % over"),
+    ],
+)  # fmt: skip
+def test_the_hard_limits_of_a_lift_are_half_and_one_and_a_half_of_its_usual(value, status, say):
+    g = lift_gauge(Lift("yeast", "Yeast, as instant", value, Usual(1.0, 1.6, 2.0)))
+    assert (g.status, g.say) == (status, say)
+    assert g.band == Band(0.5, 1.0, 2.0, 3.0)
+
+
+@pytest.mark.parametrize(
+    ("load", "state", "status", "say"),
+    [
+        (1.0, "good", Status.PASS, "passes"), (0.0, "none", Status.HELD, "none at all"), (0.5, "light", Status.CLOSE, "light"),
+        (1.5, "heavy", Status.CLOSE, "heavy"), (2.0, "double", Status.HELD, "double dose?"),
+    ],
+)  # fmt: skip
+def test_the_load_of_binder_is_good_from_seven_tenths_to_one_and_three_tenths(load, state, status, say):
+    (g,) = binder_gauge(BinderLoad(load=load, state=state, doses=(), say=""))
+    assert (g.status, g.say, g.band.good_low, g.band.good_high) == (status, say, 0.7, 1.3)
+
+
+def test_where_nothing_binds_and_no_dose_is_usual_there_is_no_gauge():
+    assert binder_gauge(BinderLoad(load=None, state="unknown", doses=(), say="no dose on record")) == ()
+
+
+def test_salt_slows_yeast_over_three_percent_and_sugar_over_ten():
+    salt, sugar = yeast_gauges([Load("salt", 3.5, 4.0, "slow"), Load("sugar", 9.0, 10.0, "")])
+    assert (salt.status, salt.say, salt.band.good_high, salt.band.hard_high) == (Status.CLOSE, "slows yeast", 3, 4)
+    assert (sugar.status, sugar.say, sugar.band.good_high) == (Status.PASS, "passes", 10)
+
+
+def _gauge(name: str, status: Status, say: str = "passes") -> Gauge:
+    return Gauge(name, name.capitalize(), "%", 1.0, status, say)
+
+
+def test_the_state_names_what_holds_it_else_what_is_close():
+    water, salt, yeast = (
+        _gauge("water", Status.HELD, "60 g water short"),
+        _gauge("salt", Status.CLOSE, "slows yeast"),
+        _gauge("yeast", Status.PASS),
+    )
+    assert state_sentence([water, salt, yeast]) == "Held by 1 of 3: water (60 g water short)."
+    assert state_sentence([salt, yeast]) == "Nothing holds it. One is close: salt (slows yeast)."
+    assert state_sentence([yeast]) == "Nothing holds it."
+    assert state_sentence([_gauge("water", Status.UNKNOWN)]) == "Nothing can be judged yet."
+    assert state_sentence([]) == "Nothing can be judged yet."
+    assert worst_first([yeast, salt, water]) == (water, salt, yeast)
