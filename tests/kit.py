@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from fallow_sieve.core.blends.analysis import Analysis, analyse
 from fallow_sieve.core.blends.blend import Blend, Part
+from fallow_sieve.core.ingredients.functions import Function
 from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Quality, Role
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.values.estimates import Range, exactly
@@ -12,12 +13,15 @@ Number = float | tuple[float, float, float]
 
 
 def flour(
-    slug: str, role: str = "whole_grain", *, more: dict[str, object] | None = None, **facts: Number
+    slug: str, role: str = "whole_grain", *, does: str = "", more: dict[str, object] | None = None, **facts: Number
 ) -> Ingredient:
-    """An ingredient; a fact is a number without spread, or (low, typical, high)."""
+    """An ingredient; a fact is a number without spread, or (low, typical, high); `does` names its function."""
     ranges = {n: Range(*v) if isinstance(v, tuple) else exactly(float(v)) for n, v in facts.items()}
+    functions: dict[str, object] = {"functions": (Function(does),)} if does else {}
     known = {n: Fact(r, Quality.TABLE, "made up for a test") for n, r in ranges.items()}
-    return Ingredient(slug=slug, name=slug.replace("-", " ").capitalize(), role=Role(role), facts=known, **(more or {}))  # type: ignore[arg-type]
+    return Ingredient(
+        slug=slug, name=slug.replace("-", " ").capitalize(), role=Role(role), facts=known, **(functions | (more or {}))
+    )  # type: ignore[arg-type]
 
 
 def shelf_of(*items: Ingredient) -> Shelf:
@@ -36,8 +40,8 @@ def formula_of(
     lines: dict[str, float] | list[tuple[str, float, str]], blend: dict[str, float] | None = None, **more: object
 ):
     """A formula: lines by slug at their usual stage, or as (slug, g, stage), on a blend by slug."""
-    from fallow_sieve.core.formulas.formula import Formula, Line, Stage
+    from fallow_sieve.core.formulas.formula import Formula, Line, When
 
     given = [(s, g, "wet") for s, g in lines.items()] if isinstance(lines, dict) else lines
     parts = tuple(Part(s, g) for s, g in (blend or {}).items())
-    return Formula(tuple(Line(s, float(g), Stage(stage)) for s, g, stage in given), parts, **more)  # type: ignore[arg-type]
+    return Formula(tuple(Line(s, float(g), When(stage)) for s, g, stage in given), parts, **more)  # type: ignore[arg-type]

@@ -9,6 +9,7 @@ from pathlib import Path
 
 import pytest
 
+import fallow_sieve
 import fallow_sieve.core as core
 
 MODULES = [import_module(m.name) for m in pkgutil.walk_packages(core.__path__, "fallow_sieve.core.") if not m.ispkg]
@@ -58,6 +59,18 @@ def test_most_functions_are_short_and_no_module_is_long():
     lengths.sort()
     assert lengths[len(lengths) // 2] <= 12
     assert lengths[int(len(lengths) * 0.9)] <= 30
+
+
+def test_every_package_says_what_it_is_for():
+    for path in Path(fallow_sieve.__file__).parent.rglob("__init__.py"):
+        said = ast.get_docstring(ast.parse(path.read_text(encoding="utf-8"))) or ""
+        assert len(said) > 10, path
+
+
+def test_no_folder_holds_more_than_eighteen_files():
+    for folder in [Path(fallow_sieve.__file__).parent, *Path(fallow_sieve.__file__).parent.rglob("*/")]:
+        held = [p for p in folder.glob("*.py") if p.name != "__init__.py"]
+        assert len(held) <= 18, folder
 
 
 def test_the_solver_is_imported_in_one_file():

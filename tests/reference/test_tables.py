@@ -28,6 +28,7 @@ LOADERS = {
     "doneness": doughs.doneness, "hydration": doughs.hydration, "leavening": doughs.leavening, "eggs": kitchen.eggs,
     "egg_replacers": kitchen.egg_replacers, "gas_marks": kitchen.gas_marks, "pans": kitchen.pans,
     "sweetness": kitchen.sweetness, "thickening": kitchen.thickening,
+    "fat_losses": lambda: read_table("fat_losses", formulas.FatLossRow),
     "composition": lambda: read_table("composition", CompositionRow),
     "ingredients": lambda: read_table("ingredients", IngredientRow), "uses": lambda: read_table("uses", UseRow),
     "dough_traits": lambda: tuple(listing.traits().values()), "grit_mapping": sieving.grit_mapping, "diets": lambda: tuple(listing.diets().values()),

@@ -11,10 +11,11 @@ from fallow_sieve.core.baking.ovens import GasMark
 from fallow_sieve.core.baking.phases import Doneness, Pan, Phase
 from fallow_sieve.core.formulas.judgement import FormulaRules
 from fallow_sieve.core.formulas.leavening import LeaveningRule, Usual
-from fallow_sieve.core.formulas.swaps.swap import EggReplacer, SwapRules, Sweetener, Thickener
+from fallow_sieve.core.formulas.swaps.swap import EggReplacer, FatRule, SwapRules, Sweetener, Thickener
 from fallow_sieve.core.formulas.tins import FillRule
 from fallow_sieve.core.formulas.unusual_shares import UsualShare
 from fallow_sieve.core.formulas.water import HydrationBand
+from fallow_sieve.core.ingredients.functions import Function
 from fallow_sieve.core.values.estimates import Range
 from fallow_sieve.reference.doughs import (
     LeaveningRow,
@@ -109,6 +110,7 @@ def poor_candidates() -> dict[str, str]:
 @cache
 def _swaps() -> SwapRules:
     return SwapRules(
+        fats={f.function: f for f in _fats()},
         sweeteners={s.slug: s for s in _sweeteners()},
         eggs=[
             EggReplacer(
@@ -125,6 +127,23 @@ def _swaps() -> SwapRules:
         doses={},
         holds=formula_rules().holds,
     )
+
+
+@dataclass(frozen=True, slots=True)
+class FatLossRow:
+    """What is lost where a fat goes, and what one brings, with weights from 1 (little) to 3 (much)."""
+
+    function: str
+    lost_weight: int
+    lost: str
+    brought_weight: int
+    brought: str
+    basis: str
+
+
+def _fats() -> Iterator[FatRule]:
+    for r in read_table("fat_losses", FatLossRow):
+        yield FatRule(Function(r.function), r.lost_weight, r.lost, r.brought_weight, r.brought)
 
 
 def _sweeteners() -> Iterator[Sweetener]:

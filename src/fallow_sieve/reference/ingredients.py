@@ -6,6 +6,7 @@ from collections import defaultdict
 from dataclasses import dataclass
 from functools import cache
 
+from fallow_sieve.core.ingredients.functions import Function
 from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Quality, Role
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.values.estimates import Range, exactly
@@ -19,6 +20,7 @@ class IngredientRow:
     slug: str
     name: str
     role: str
+    functions: tuple[str, ...]
     stickiness: float | None
     density_g_per_ml_low: float | None
     density_g_per_ml_typical: float | None
@@ -92,6 +94,7 @@ def _ingredient(row: IngredientRow, contents: dict[str, Fact]) -> Ingredient:
         gluten_risk=row.gluten_risk,
         allergens=row.allergens,
         watch=row.watch,
+        functions=tuple(Function(f) for f in row.functions),
         flavour_words=row.flavour_words,
         usual_max_pct=row.usual_max_pct,
         usual_max_reason=row.usual_max_reason,

@@ -7,16 +7,16 @@ from fallow_sieve.core.blends.gluten import estimate_gluten
 from fallow_sieve.core.blends.keeping import keeping, temperature_factor
 from kit import flour, mix, shelf_of
 
-DOSES = {"husk": DoseBand(3, 5, 7), "gum": DoseBand(0.5, 1, 2), "flax": DoseBand(4, 8, 12)}
+DOSES = {"psyllium-husk": DoseBand(3, 5, 7), "xanthan-gum": DoseBand(0.5, 1, 2), "ground-flaxseed": DoseBand(4, 8, 12)}
 SHELF = shelf_of(
     flour("grain", more={"gluten_mg_per_kg": 5.0}),
     flour("oat", more={"gluten_mg_per_kg": 12.0}),
     flour("untested"),
     flour("wheat", more={"gluten_risk": "contains-gluten", "gluten_mg_per_kg": 80000.0}),
-    flour("husk", "binder"),
-    flour("gum", "binder"),
+    flour("husk", "binder", does="psyllium-husk"),
+    flour("gum", "binder", does="xanthan"),
     flour("odd-gum", "binder"),
-    flour("flax", "nut_seed"),
+    flour("flax", "nut_seed", does="flaxseed"),
 )
 
 

@@ -11,7 +11,7 @@ from kit import flour, mix, shelf_of
 
 SHELF = shelf_of(
     flour("a", protein_g=10, fibre_g=4), flour("b", protein_g=6, fibre_g=2), flour("c", protein_g=2),
-    flour("husk", "binder", fibre_g=80),
+    flour("husk", "binder", does="psyllium-husk", fibre_g=80),
 )  # fmt: skip
 PARTS = (Part("a", 300), Part("b", 150), Part("c", 50), Part("husk", 25))
 
@@ -74,7 +74,7 @@ def test_the_first_part_starts_as_500_g():
     [
         ("c", None, 45),
         ("husk", None, 9),
-        ("husk", {"husk": DoseBand(3, 5, 7)}, 23),
+        ("husk", {"psyllium-husk": DoseBand(3, 5, 7)}, 23),
     ],  # 450 g of flour; 22.5 rounds to 22 or 23
 )
 def test_a_part_starts_at_a_tenth_of_the_flour_and_a_binder_at_its_usual_dose(slug, usual, mass_g):
@@ -94,20 +94,20 @@ def test_a_part_that_is_there_is_not_added_twice():
 def test_a_difference_lists_the_parts_by_how_far_they_moved():
     before, after = mix({"a": 60, "b": 40}, SHELF), mix({"a": 50, "b": 30, "c": 20}, SHELF)
     found = difference(before, after)
-    assert [(c.ingredient, round(c.change_pct, 9)) for c in found.parts] == [("c", 20), ("a", -10), ("b", -10)]
-    assert found.parts[0].before_pct is None
+    assert [(c.what, round(c.size, 9)) for c in found.parts] == [("c", 20), ("a", -10), ("b", -10)]
+    assert found.parts[0].before is None
     assert found.moved_pct == pytest.approx(20)
 
 
 def test_a_difference_says_what_it_did_to_each_metric():
     before, after = mix({"a": 60, "b": 40}, SHELF), mix({"a": 50, "b": 50}, SHELF)
-    changes = {m.metric: m for m in difference(before, after).metrics}
+    changes = {m.what: m for m in difference(before, after).metrics}
     # Protein: 8.4 to 8.0.
-    assert changes["protein_pct"].change == pytest.approx(-0.4)
-    assert changes["thirst_g_per_g"].change is None
+    assert changes["protein_pct"].size == pytest.approx(-0.4)
+    assert changes["thirst_g_per_g"].size is None
 
 
 def test_a_metric_unknown_on_one_side_has_no_change():
     found = difference(mix({"a": 1}, SHELF), mix({"a": 1, "c": 1}, SHELF))
-    fibre = next(m for m in found.metrics if m.metric == "fibre_pct")
-    assert fibre.change is None
+    fibre = next(m for m in found.metrics if m.what == "fibre_pct")
+    assert fibre.size is None

@@ -15,7 +15,7 @@ SHELF = shelf_of(
     flour("oat", protein_g=12, fibre_g=8, fat_g=7, more={"watch": ("oats",)}),
     flour("almond", "nut_seed", protein_g=20, fibre_g=10, fat_g=50, more={"allergens": ("tree-nuts",)}),
     flour("fava-flour", "legume", protein_g=25, fibre_g=10, fat_g=2, more={"watch": ("legume",)}),
-    flour("psyllium-husk", "binder", protein_g=0, fibre_g=80, fat_g=0),
+    flour("psyllium-husk", "binder", does="psyllium-husk", protein_g=0, fibre_g=80, fat_g=0),
     flour("bare", protein_g=9),
 )  # fmt: skip
 LOAF = Use(

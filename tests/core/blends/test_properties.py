@@ -115,6 +115,6 @@ def test_adding_a_part_leaves_the_others_alone(blend, slug):
 def test_a_difference_is_nothing_to_itself_and_turns_round_with_its_sides(one, other):
     a, b = analyse(one, SHELF), analyse(other, SHELF)
     assert difference(a, a).parts == ()
-    there = {c.ingredient: c.change_pct for c in difference(a, b).parts}
-    back = {c.ingredient: -c.change_pct for c in difference(b, a).parts}
+    there = {c.what: c.size for c in difference(a, b).parts}
+    back = {c.what: -c.size for c in difference(b, a).parts}
     assert there == pytest.approx(back)

@@ -4,7 +4,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from fallow_sieve.core.formulas.formula import BLEND, Stage
+from fallow_sieve.core.formulas.formula import BLEND, When
 from fallow_sieve.core.formulas.judgement import judge_formula
 from fallow_sieve.core.formulas.new_line import begin_line
 from fallow_sieve.core.values.bands import Status
@@ -27,9 +27,9 @@ def begun(slug, lines=((BLEND, 1000, "dry"),), use="tin-loaf"):
 @pytest.mark.parametrize(
     ("slug", "mass_g", "stage"),
     [
-        ("instant-dry-yeast", 16, Stage.DRY), ("fresh-yeast", 48, Stage.DRY), ("baking-powder", 10, Stage.DRY),
-        ("baking-soda", 3.3, Stage.DRY), ("salt", 20, Stage.DRY), ("white-sugar", 100, Stage.DRY), ("olive-oil", 100, Stage.FAT),
-        ("whole-egg", 100, Stage.WET), ("psyllium-husk", 50, Stage.GEL), ("xanthan-gum", 10, Stage.DRY),
+        ("instant-dry-yeast", 16, When.DRY), ("fresh-yeast", 48, When.DRY), ("baking-powder", 10, When.DRY),
+        ("baking-soda", 3.3, When.DRY), ("salt", 20, When.DRY), ("white-sugar", 100, When.DRY), ("olive-oil", 100, When.FAT),
+        ("whole-egg", 100, When.WET), ("psyllium-husk", 50, When.GEL), ("xanthan-gum", 10, When.DRY),
     ],
 )  # fmt: skip
 def test_an_ingredient_begins_at_its_usual_share_where_it_commonly_goes_in(slug, mass_g, stage):
@@ -37,7 +37,7 @@ def test_an_ingredient_begins_at_its_usual_share_where_it_commonly_goes_in(slug,
     usual = {"psyllium-husk", "xanthan-gum"}
     if slug in usual:  # the dose table is the user's to change: by it, not by a number written twice
         mass_g = 10 * RULES.doses["tin-loaf"][slug].typical_pct
-    assert (line.mass_g, line.stage) == (pytest.approx(mass_g), stage)
+    assert (line.mass_g, line.when) == (pytest.approx(mass_g), stage)
 
 
 def test_the_first_flour_is_half_a_kilogram_and_what_comes_before_it_is_on_half_a_kilogram():

@@ -8,11 +8,12 @@ from fallow_sieve.core.blends.blend import Part
 from fallow_sieve.core.formulas.analysis import analyse_formula
 from fallow_sieve.core.formulas.card import card_of, grams
 from fallow_sieve.core.formulas.finished_bake import finish
-from fallow_sieve.core.formulas.formula import BLEND, Formula, Line, Stage
-from fallow_sieve.core.formulas.judgement import Kitchen, judge_formula
-from fallow_sieve.core.formulas.water_learning import Bake
+from fallow_sieve.core.formulas.formula import BLEND, Formula, Line, When
+from fallow_sieve.core.formulas.judgement import FormulaSetting, judge_formula
+from fallow_sieve.core.formulas.water_learning import Pour
 from fallow_sieve.core.values.bands import Status
 from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values.pins import Pin
 from fallow_sieve.reference.formulas import formula_rules
 from fallow_sieve.reference.ingredients import library_shelf
 from kit import flour, formula_of, shelf_of
@@ -66,8 +67,9 @@ def test_the_distance_is_grams_of_water_to_the_nearer_wall():
 
 
 def test_bakes_of_this_blend_move_the_window():
-    bakes = [Bake(80, 96, "blend:1", "yeasted")] * 8
-    plain, taught = judged(), judged(kitchen=Kitchen(bakes=bakes, blend="blend:1"))
+    bakes = [Pour(80, 96, "blend:1", "yeasted")] * 8
+    pinned = Pin("blend", 1, None, "Mix")
+    plain, taught = judged(pin=pinned), judged(kitchen=FormulaSetting(pours=bakes), pin=pinned)
     assert taught.wanted.typical_pct == pytest.approx(plain.wanted.typical_pct * 1.2, rel=0.02)
     assert taught.prediction == plain.prediction
     assert (taught.wanted.bakes, taught.wanted.level) == (8, "blend")
@@ -109,9 +111,7 @@ SIMPLE = shelf_of(
     flour("water", "other", water_g=100, fat_g=0, protein_g=0, carbohydrate_g=0, fibre_g=0),
     flour("jam", "other", water_g=30, fat_g=0, protein_g=0, carbohydrate_g=70, fibre_g=0),
 )  # fmt: skip
-ROLLS = Formula(
-    (Line("rice", 500, Stage.DRY), Line("water", 400, Stage.WET), Line("water", 100, Stage.FINISH)), pieces=4
-)
+ROLLS = Formula((Line("rice", 500, When.DRY), Line("water", 400, When.WET), Line("water", 100, When.FINISH)), pieces=4)
 
 
 def done(formula=ROLLS, loss=10.0, **more):
@@ -129,19 +129,19 @@ def test_water_leaves_in_the_oven_and_the_rest_stays():
 
 def test_unknown_stays_a_lower_bound_and_a_missing_price_no_price():
     assert done().per_100_g["salt_g"].typical is None
-    jam = Formula((*ROLLS.lines, Line("jam", 50, Stage.FILLING)), pieces=2)
+    jam = Formula((*ROLLS.lines, Line("jam", 50, When.FILLING)), pieces=2)
     assert (done(jam).cost, done(jam).unpriced) == (None, ("Jam",))
     assert done().cost_per_piece == pytest.approx(0.5 * 2.0 / 4)
 
 
 def test_a_bought_blend_is_priced_in_the_blends_place():
-    blended = Formula((Line(BLEND, 500, Stage.DRY), Line("water", 400, Stage.WET)), (Part("rice", 1),), pieces=5)
+    blended = Formula((Line(BLEND, 500, When.DRY), Line("water", 400, When.WET)), (Part("rice", 1),), pieces=5)
     found = done(blended, bought_per_kg=6.0)
     assert (found.cost_per_piece, found.bought_cost_per_piece) == (pytest.approx(0.2), pytest.approx(0.6))
 
 
 def test_no_more_water_leaves_than_there_is():
-    dry = Formula((Line("rice", 100, Stage.DRY),))
+    dry = Formula((Line("rice", 100, When.DRY),))
     assert done(dry, 50).lost_g == pytest.approx(10)
     assert "no bake loss is on record" in done(loss=None).say
     with pytest.raises(BadInputError):
@@ -150,7 +150,7 @@ def test_no_more_water_leaves_than_there_is():
 
 @given(st.floats(1, 2000), st.floats(1, 2000), st.floats(0, 60), st.integers(1, 50))
 def test_dry_matter_is_conserved_through_the_oven(rice, water, loss, pieces):
-    formula = Formula((Line("rice", rice, Stage.DRY), Line("water", water, Stage.WET)), pieces=pieces)
+    formula = Formula((Line("rice", rice, When.DRY), Line("water", water, When.WET)), pieces=pieces)
     found = done(formula, loss)
     dry = found.after_g * (1 - found.per_100_g["water_g"].typical / 100)
     assert dry == pytest.approx(0.9 * rice, rel=1e-9, abs=1e-9)

@@ -11,22 +11,23 @@ from fallow_sieve.core.blends.blend import Part
 from fallow_sieve.core.formulas.analysis import COUNTED, analyse_formula
 from fallow_sieve.core.formulas.card import card_of
 from fallow_sieve.core.formulas.finished_bake import finish
-from fallow_sieve.core.formulas.formula import BLEND, OUTSIDE_DOUGH, Formula, Line, Stage
-from fallow_sieve.core.formulas.judgement import Kitchen, judge_formula
+from fallow_sieve.core.formulas.formula import BLEND, OUTSIDE_DOUGH, Formula, Line, When
+from fallow_sieve.core.formulas.judgement import FormulaSetting, judge_formula
 from fallow_sieve.core.formulas.scaling import scale_lines
-from fallow_sieve.core.formulas.water_learning import Bake
+from fallow_sieve.core.formulas.water_learning import Pour
 from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.core.values.quantities import CupStandard, SpoonStandard
-from fallow_sieve.reference.conversions import make_over, read_text
+from fallow_sieve.core.values.pins import Pin
 from fallow_sieve.reference.formulas import formula_rules
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules
+from fallow_sieve.services.kitchen import bundled_kitchen
+from fallow_sieve.services.recipes import make_over, read_text
 
 SHELF, RULES = library_shelf(), formula_rules()
 SLUGS = [i.slug for i in SHELF.ingredients]
 FLOURS = [i.slug for i in SHELF.ingredients if i.in_flour_base]
 MASS = st.floats(0.05, 5000)
-STAGES = st.sampled_from(list(Stage))
+STAGES = st.sampled_from(list(When))
 BLENDS = st.dictionaries(st.sampled_from([*FLOURS, "psyllium-husk", "xanthan-gum"]), MASS, min_size=1, max_size=6).map(
     lambda m: tuple(Part(s, g) for s, g in m.items())
 )
@@ -88,7 +89,7 @@ def test_a_blend_is_no_more_than_its_parts_written_as_lines(formula):
     lines = []
     for x in formula.lines:
         parts = formula.blend if x.ingredient == BLEND else (Part(x.ingredient, total),)
-        lines += [Line(p.ingredient, x.mass_g * p.mass_g / total, x.stage) for p in parts]
+        lines += [Line(p.ingredient, x.mass_g * p.mass_g / total, x.when) for p in parts]
     opened = judged(replace(formula, lines=tuple(lines), blend=()))
     # A leaven counts whole as what is in its stage, and salt and sugar as what is in the dough: all by mass.
     same(judged(formula), opened)
@@ -98,8 +99,9 @@ def test_a_blend_is_no_more_than_its_parts_written_as_lines(formula):
 @settings(max_examples=100)
 @given(FORMULAS, st.lists(st.floats(60, 140), max_size=6))
 def test_bakes_move_the_window_only_and_never_widen_it(formula, waters):
-    bakes = [Bake(100.0, w, "blend:1", "yeasted") for w in waters]
-    plain, taught = judged(formula), judged(formula, Kitchen(bakes=bakes, blend="blend:1"))
+    bakes = [Pour(100.0, w, "blend:1", "yeasted") for w in waters]
+    formula = replace(formula, pin=PIN)
+    plain, taught = judged(formula), judged(formula, FormulaSetting(pours=bakes))
     assert taught.prediction == plain.prediction
     assert (taught.wanted is None) == (plain.wanted is None)
     if plain.wanted and taught.wanted and plain.wanted.low_pct > 0:
@@ -119,7 +121,7 @@ def test_any_formula_is_finished_and_has_a_card(formula, loss):
     assert any("Raw flour" in c for c in card.cautions)
     shown = " ".join(card.steps)
     for x in formula.lines:
-        if x.stage not in OUTSIDE_DOUGH and x.ingredient != BLEND:
+        if x.when not in OUTSIDE_DOUGH and x.ingredient != BLEND:
             assert SHELF[x.ingredient].name[1:] in shown
 
 
@@ -128,20 +130,22 @@ def test_any_formula_is_finished_and_has_a_card(formula, loss):
     LINES, BLENDS, USES, st.sets(st.sampled_from(("flour", "egg", "binder", "leavening", "water"))), st.floats(20, 2000)
 )
 def test_any_wheat_recipe_is_made_over_and_what_is_off_is_not_done(lines, blend, use, off, wheat_g):
-    recipe = Formula((*(x for x in lines if x.ingredient != BLEND), Line("wheat-flour", wheat_g, Stage.DRY)))
-    kitchen = Kitchen()
-    found = make_over(recipe, blend, rules().uses[use], SHELF, kitchen, off)
+    wheat = Line("wheat-flour", wheat_g, When.DRY)
+    recipe = Formula((*(x for x in lines if x.ingredient != BLEND), wheat), tuple(blend), pin=PIN)
+    found = make_over(recipe, rules().uses[use], bundled_kitchen(), off)
     done = found.conversion
-    assert {c.key for c in done.changes if not c.on} == off & {c.key for c in done.changes}
+    assert {c.change.what for c in done.changes if not c.on} == off & {c.change.what for c in done.changes}
     if "flour" not in off:
-        left = [x for x in done.formula.lines if x.ingredient != BLEND and x.stage not in OUTSIDE_DOUGH]
+        left = [x for x in done.formula.lines if x.ingredient != BLEND and x.when not in OUTSIDE_DOUGH]
         assert not any(SHELF[x.ingredient].contains_gluten for x in left)
-    outside = [x for x in recipe.lines if x.stage in OUTSIDE_DOUGH and not SHELF[x.ingredient].contains_gluten]
+    outside = [x for x in recipe.lines if x.when in OUTSIDE_DOUGH and not SHELF[x.ingredient].contains_gluten]
     assert all(x in done.formula.lines for x in outside)
-    nothing = make_over(recipe, blend, rules().uses[use], SHELF, kitchen, {c.key for c in done.changes} | {"egg"})
+    every = {c.change.what for c in done.changes} | {"egg"}
+    nothing = make_over(recipe, rules().uses[use], bundled_kitchen(), every)
     assert nothing.conversion.formula.lines == recipe.lines
 
 
+PIN = Pin("blend", 1, None, "Mix")
 WORDS = st.sampled_from(
     ["1", "½", "2-3", "1/0", "a", "cup", "cups", "g", "T", "tbsp", "(120 g)", "/", "of", "or", "flour", "salt", "eggs", ",", "180 °C", "400F", "gas 4", "x", "-", "•", "\n", "For the filling:", "Method", "scant", "1,200", "²", "１２"]
 )  # fmt: skip
@@ -152,7 +156,7 @@ TEXTS = st.one_of(st.text(max_size=300), st.lists(WORDS, max_size=40).map(" ".jo
 @given(TEXTS)
 def test_any_text_is_read_or_refused_and_no_line_says_more_than_it_knows(text):
     try:
-        found = read_text(text, SHELF, Kitchen(CupStandard.US), SpoonStandard.US)
+        found = read_text(text, bundled_kitchen())
     except BadInputError:
         assert not text.strip()
         return

@@ -3,7 +3,7 @@
 import pytest
 
 from fallow_sieve.core.formulas.analysis import analyse_formula
-from fallow_sieve.core.formulas.formula import BLEND, Line, Stage, consistency_or_usual, default_stage
+from fallow_sieve.core.formulas.formula import BLEND, Line, When, consistency_or_usual, usual_when
 from fallow_sieve.core.formulas.pouring import counted_water, other_water_g, poured_pct, poured_water_g, with_water
 from fallow_sieve.core.values.errors import BadInputError, UnknownNameError
 from fallow_sieve.reference.ingredients import library_shelf
@@ -15,7 +15,7 @@ SHELF = shelf_of(
     flour("starch", "starch", water_g=12, fat_g=0, protein_g=0, sugars_g=0, salt_g=0, thirst_g_per_g=0.8),
     flour("gum", "binder", water_g=10, fat_g=0, protein_g=0, sugars_g=0, salt_g=0),
     flour("water", "other", water_g=100, fat_g=0, protein_g=0, sugars_g=0, salt_g=0),
-    flour("whole-milk", "other", water_g=90, fat_g=4, protein_g=3, sugars_g=5, salt_g=0),
+    flour("whole-milk", "other", does="milk", water_g=90, fat_g=4, protein_g=3, sugars_g=5, salt_g=0),
     flour("butter", "other", water_g=16, fat_g=80, protein_g=1, sugars_g=0, salt_g=0),
     flour("essence", "other"),
     flour("wheat", "other", water_g=12, fat_g=1, protein_g=10, sugars_g=1, salt_g=0, more={"gluten_risk": "contains-gluten"}),
@@ -85,13 +85,13 @@ def test_lines_that_cannot_be_are_refused_with_their_place(lines, blend, place):
 
 
 def test_more_water_goes_to_the_largest_water_line_of_the_dough():
-    lines = (Line("water", 100, Stage.WET), Line("water", 30, Stage.GEL), Line("water", 500, Stage.FILLING))
+    lines = (Line("water", 100, When.WET), Line("water", 30, When.GEL), Line("water", 500, When.FILLING))
     done, short = with_water(lines, 25, SHELF)
     assert ([x.mass_g for x in done], short) == ([125, 30, 500], 0)
 
 
 def test_less_water_leaves_plain_water_first_then_milk_and_says_what_is_left():
-    lines = (Line("water", 50, Stage.WET), Line("whole-milk", 100, Stage.WET))
+    lines = (Line("water", 50, When.WET), Line("whole-milk", 100, When.WET))
     done, short = with_water(lines, -95, SHELF)  # 50 g of water, then 45 g out of milk that is 90 % water
     assert [(x.ingredient, x.mass_g) for x in done] == [("whole-milk", pytest.approx(50))]
     assert short == 0
@@ -101,11 +101,11 @@ def test_less_water_leaves_plain_water_first_then_milk_and_says_what_is_left():
 
 
 def test_the_water_of_a_gel_is_left_alone_as_long_as_there_is_water_to_pour():
-    lines = (Line("water", 200, Stage.GEL), Line("water", 50, Stage.WET))
+    lines = (Line("water", 200, When.GEL), Line("water", 50, When.WET))
     assert [x.mass_g for x in with_water(lines, -30, SHELF)[0]] == [200, 20]
-    assert [(x.mass_g, x.stage) for x in with_water(lines, -80, SHELF)[0]] == [(170, Stage.GEL)]
+    assert [(x.mass_g, x.when) for x in with_water(lines, -80, SHELF)[0]] == [(170, When.GEL)]
     more, _ = with_water(lines[:1], 25, SHELF)
-    assert [(x.mass_g, x.stage) for x in more] == [(200, Stage.GEL), (25, Stage.WET)]
+    assert [(x.mass_g, x.when) for x in more] == [(200, When.GEL), (25, When.WET)]
 
 
 def test_what_was_poured_takes_the_place_of_the_formulas_own_water():
@@ -118,8 +118,8 @@ def test_what_was_poured_takes_the_place_of_the_formulas_own_water():
 
 
 def test_a_dough_without_a_water_line_gets_one():
-    done, _ = with_water((Line("rice", 500, Stage.DRY),), 10, SHELF)
-    assert done[-1] == Line("water", 10, Stage.WET)
+    done, _ = with_water((Line("rice", 500, When.DRY),), 10, SHELF)
+    assert done[-1] == Line("water", 10, When.WET)
 
 
 def test_a_use_has_its_own_consistencies():
@@ -140,4 +140,4 @@ def test_a_use_has_its_own_consistencies():
     ],
 )  # fmt: skip
 def test_each_ingredient_has_a_usual_stage(slug, stage):
-    assert default_stage(library_shelf()[slug]) == stage
+    assert usual_when(library_shelf()[slug]) == stage

@@ -4,8 +4,9 @@ import pytest
 
 from fallow_sieve.core.blends.blend import Part
 from fallow_sieve.core.formulas.formula import BLEND, Formula
-from fallow_sieve.core.formulas.judgement import Kitchen, judge_formula
+from fallow_sieve.core.formulas.judgement import FormulaSetting, judge_formula
 from fallow_sieve.core.formulas.newer_blend import changes_on
+from fallow_sieve.core.values.changes import in_words
 from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.reference.formulas import formula_rules
 from fallow_sieve.reference.ingredients import library_shelf
@@ -18,14 +19,18 @@ LOAF = formula_of(
 )
 
 
+def said(found):
+    return [in_words(c) for c in found]
+
+
 def changes(formula=LOAF, **masses):
     parts = [Part(s.replace("_", "-"), g) for s, g in masses.items()]
-    return changes_on(formula, parts, SHELF, RULES, Kitchen())
+    return said(changes_on(formula, parts, SHELF, RULES, FormulaSetting()))
 
 
 def test_the_same_parts_change_nothing():
-    assert changes(sorghum_flour=600, potato_starch=400, psyllium_husk=50) == ()
-    assert changes(sorghum_flour=60, potato_starch=40, psyllium_husk=5) == ()
+    assert changes(sorghum_flour=600, potato_starch=400, psyllium_husk=50) == []
+    assert changes(sorghum_flour=60, potato_starch=40, psyllium_husk=5) == []
 
 
 def test_parts_stand_first_by_size_in_percent_of_flour():
@@ -38,23 +43,23 @@ def test_half_the_husk_halves_the_load_and_wants_less_water():
     was = judge_formula(LOAF, SHELF, RULES)
     load = was.binder.load
     assert found[0] == "Psyllium husk (whole) 5.0 → 2.5 % of flour"
-    assert any(s.startswith(f"binder load {load:.2f} → ") for s in found)
+    assert any(s.startswith(f"Binder load {load:.1f} → ") for s in found)
     # 2.5 % less husk at h g of water each: the table's number, not one written here.
-    water = next(s for s in found if s.startswith("water wanted"))
-    before, after = (float(x) for x in water.removeprefix("water wanted ").removesuffix(" % of flour").split(" → "))
+    water = next(s for s in found if s.startswith("Water wanted"))
+    before, after = (float(x) for x in water.removeprefix("Water wanted ").removesuffix(" % of flour").split(" → "))
     assert before - after == pytest.approx(2.5 * RULES.holds["psyllium-husk"], abs=0.11)
 
 
 def test_an_allergen_that_comes_and_a_state_that_changes_are_said():
     found = changes(sorghum_flour=500, potato_starch=400, almond_flour=100)
-    assert "contains tree nuts now" in found
-    assert found[-1].startswith("“")
-    assert "becomes “Held by" in found[-1]
-    back = changes_on(
+    assert "tree nuts: now contained" in found
+    assert found[-1].startswith("State: ")
+    assert "→ Held by" in found[-1]
+    back = said(changes_on(
         Formula(LOAF.lines, (Part("sorghum-flour", 500.0), Part("almond-flour", 100.0)), use="tin-loaf"),
-        LOAF.blend, SHELF, RULES, Kitchen(),
-    )  # fmt: skip
-    assert "no more tree nuts on record" in back
+        LOAF.blend, SHELF, RULES, FormulaSetting(),
+    ))  # fmt: skip
+    assert "tree nuts: no more on record" in back
 
 
 def test_without_a_use_only_what_is_known_changes():

@@ -7,7 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from fallow_sieve.core.formulas.analysis import analyse_formula
-from fallow_sieve.core.formulas.formula import BLEND, Line, Stage
+from fallow_sieve.core.formulas.formula import BLEND, Line, When
 from fallow_sieve.core.formulas.pouring import counted_water
 from fallow_sieve.core.formulas.scaling import by_flour, by_pieces, by_total, round_to_step, scale_lines, whole_eggs
 from fallow_sieve.core.formulas.tins import FillRule, Tin, filling, parse_tin, volume_ml
@@ -39,7 +39,7 @@ SLUGS = (
     "xanthan-gum",
 )
 LINES = st.lists(
-    st.builds(Line, st.sampled_from(SLUGS), st.floats(0.05, 5000), st.sampled_from(list(Stage))),
+    st.builds(Line, st.sampled_from(SLUGS), st.floats(0.05, 5000), st.sampled_from(list(When))),
     min_size=1,
     max_size=12,
 ).map(tuple)
@@ -72,11 +72,11 @@ def test_scaling_keeps_every_share_mass_and_water(lines, factor):
     done = scale_lines(lines, factor)
     assert math.fsum(x.mass_g for x in done) == pytest.approx(factor * math.fsum(x.mass_g for x in lines), rel=1e-9)
     assert counted_water(done, SHELF) == pytest.approx(factor * counted_water(lines, SHELF), rel=1e-9, abs=1e-9)
-    assert [x.stage for x in done] == [x.stage for x in lines]
+    assert [x.when for x in done] == [x.when for x in lines]
 
 
 def test_largest_remainder_keeps_the_total():
-    lines = [Line("water", g, Stage.WET) for g in (33.4, 33.4, 33.2)]
+    lines = [Line("water", g, When.WET) for g in (33.4, 33.4, 33.2)]
     done = round_to_step(lines, 1)
     assert [x.mass_g for x in done.lines] == [34, 33, 33]
     assert done.moved_pct == pytest.approx(100 * (34 / 33.4 - 1))
@@ -97,20 +97,20 @@ def test_rounding_keeps_the_sum_to_the_step_and_no_line_moves_by_a_step(lines, s
 
 
 def test_half_an_egg_is_weighed_or_made_whole_with_the_water_repaired():
-    lines = (Line("whole-egg", 75, Stage.WET), Line("water", 100, Stage.WET))
+    lines = (Line("whole-egg", 75, When.WET), Line("water", 100, When.WET))
     found = whole_eggs(lines, 50, SHELF)
     water = SHELF["whole-egg"].range_of("water_g").typical / 100
     assert (found.count, found.whole) == (1.5, 2)
     assert found.water_g == pytest.approx(-25 * water)
     assert counted_water(found.lines, SHELF) == pytest.approx(counted_water(lines, SHELF), rel=1e-9)
     assert "1.5 eggs: whisk and weigh 75 g, or take 2 whole (100 g)" in found.say
-    assert whole_eggs((Line("water", 1, Stage.WET),), 50, SHELF) is None
-    assert whole_eggs((Line("whole-egg", 10, Stage.WET),), 50, SHELF).whole == 1
+    assert whole_eggs((Line("water", 1, When.WET),), 50, SHELF) is None
+    assert whole_eggs((Line("whole-egg", 10, When.WET),), 50, SHELF).whole == 1
 
 
 @given(st.floats(1, 2000), st.floats(500, 3000), st.sampled_from((43, 50, 60)))
 def test_whole_eggs_keep_the_water_of_the_dough(egg_g, water_g, each):
-    lines = (Line("whole-egg", egg_g, Stage.WET), Line("water", water_g, Stage.WET))
+    lines = (Line("whole-egg", egg_g, When.WET), Line("water", water_g, When.WET))
     found = whole_eggs(lines, each, SHELF)
     assert counted_water(found.lines, SHELF) == pytest.approx(counted_water(lines, SHELF) + found.short_g, rel=1e-9)
 

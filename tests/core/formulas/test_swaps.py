@@ -6,10 +6,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from fallow_sieve.core.formulas.formula import BLEND, MILKS, Formula, Line, Stage
+from fallow_sieve.core.formulas.formula import BLEND, Formula, Line, When
 from fallow_sieve.core.formulas.pouring import counted_water
-from fallow_sieve.core.formulas.swaps.candidates import swaps_for
-from fallow_sieve.core.formulas.swaps.fats import FATS
+from fallow_sieve.core.formulas.swaps.offers import swaps_for
+from fallow_sieve.core.ingredients.functions import Kind
 from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.reference.formulas import swap_rules
 from fallow_sieve.reference.ingredients import library_shelf
@@ -20,8 +20,8 @@ RULES = swap_rules("layer-cake")
 FLOUR = {"sorghum-flour": 600, "potato-starch": 400}
 
 
-def cake(slug, mass, stage="wet", use="layer-cake", water=400.0):
-    lines = [(slug, mass, stage), (BLEND, 500, "dry"), ("water", water, "wet")]
+def cake(slug, mass, when="wet", use="layer-cake", water=400.0):
+    lines = [(slug, mass, when), (BLEND, 500, "dry"), ("water", water, "wet")]
     return formula_of(lines, FLOUR, use=use)
 
 
@@ -91,8 +91,8 @@ def test_a_weaker_sweetener_has_more_bulk_and_nothing_to_give_back():
 
 def test_an_egg_goes_by_its_replacers_table_and_keeps_the_doughs_water():
     flax = swaps(cake("whole-egg", 100))["ground-flaxseed"]
-    assert [(x.ingredient, x.mass_g, x.stage) for x in flax.lines[:2]] == [
-        ("ground-flaxseed", 14, Stage.GEL), ("water", 86, Stage.GEL),
+    assert [(x.ingredient, x.mass_g, x.when) for x in flax.lines[:2]] == [
+        ("ground-flaxseed", 14, When.GEL), ("water", 86, When.GEL),
     ]  # fmt: skip
     assert any("Not for this use" in x.say for x in flax.losses)  # a gel does not lift a sponge
     powder = swaps(cake("whole-egg", 100))["egg-white-powder"]
@@ -143,14 +143,16 @@ def test_the_blend_and_a_line_that_is_not_there_are_refused():
     assert swaps_for(cake("salt", 5), 0, SHELF, RULES) == ()
 
 
+FATS = tuple(i.slug for i in SHELF.ingredients if i.function(Kind.FAT))
+MILKS = tuple(i.slug for i in SHELF.ingredients if i.function(Kind.MILK))
 SWAPPED = ("whole-egg", *FATS, *MILKS, *(s for s in RULES.sweeteners if s in SHELF))
-STAGES = st.sampled_from((Stage.WET, Stage.FAT, Stage.DRY))
+STAGES = st.sampled_from((When.WET, When.FAT, When.DRY))
 
 
 @given(st.sampled_from(SWAPPED), st.floats(1, 800), st.floats(0.5, 3000), STAGES, st.booleans())
-def test_every_swap_conserves_the_doughs_water(slug, mass, water, stage, with_milk):
-    lines = [Line(slug, mass, stage), Line("water", water, Stage.WET), Line("teff-flour", 300.0, Stage.DRY)]
-    lines += [Line("oat-milk", 80.0, Stage.WET)] * with_milk
+def test_every_swap_conserves_the_doughs_water(slug, mass, water, when, with_milk):
+    lines = [Line(slug, mass, when), Line("water", water, When.WET), Line("teff-flour", 300.0, When.DRY)]
+    lines += [Line("oat-milk", 80.0, When.WET)] * with_milk
     formula = Formula(tuple(lines), use="layer-cake")
     before = counted_water(formula.lines, SHELF)
     for swap in swaps_for(formula, 0, SHELF, RULES):
@@ -161,7 +163,7 @@ def test_every_swap_conserves_the_doughs_water(slug, mass, water, stage, with_mi
 
 @given(st.sampled_from(FATS), st.floats(1, 800))
 def test_every_whole_fat_swap_conserves_the_fat(slug, mass):
-    formula = Formula((Line(slug, mass, Stage.FAT), Line("water", 2000, Stage.WET)), use="scone")
+    formula = Formula((Line(slug, mass, When.FAT), Line("water", 2000, When.WET)), use="scone")
     fat = mass * SHELF[slug].range_of("fat_g").typical / 100
     for swap in swaps_for(formula, 0, SHELF, RULES):
         if swap.to in FATS:

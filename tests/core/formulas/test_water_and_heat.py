@@ -9,16 +9,16 @@ from hypothesis import strategies as st
 from fallow_sieve.core.formulas.dough_temperature import Mass, dough_temperature, water_temperature
 from fallow_sieve.core.formulas.pouring import hold_back
 from fallow_sieve.core.formulas.water import HydrationBand, predict
-from fallow_sieve.core.formulas.water_learning import Bake, check_bake, correct, learn
+from fallow_sieve.core.formulas.water_learning import Pour, check_pour, correct, learn
 from fallow_sieve.core.values.errors import BadInputError
 from kit import flour, shelf_of
 
 SHELF = shelf_of(
     flour("dry", thirst_g_per_g=(0.8, 1.0, 1.2)), flour("thirsty", thirst_g_per_g=1.6), flour("unknown"),
-    flour("flax", "nut_seed", thirst_g_per_g=6), flour("husk", "binder"), flour("other-gum", "binder"),
+    flour("flax", "nut_seed", does="flaxseed", thirst_g_per_g=6), flour("husk", "binder", does="psyllium-husk"), flour("other-gum", "binder"),
 )  # fmt: skip
 BAND = HydrationBand(60, 70, 85)
-HOLDS = {"husk": 5.0, "flax": 2.0}
+HOLDS = {"psyllium-husk": 5.0, "ground-flaxseed": 2.0}
 
 
 def test_water_is_the_uses_plus_the_thirst_above_1_20_plus_what_binders_hold():
@@ -62,7 +62,7 @@ def test_what_cannot_be_told_is_not_guessed(flours, binders, band, says):
 
 
 def bake(ratio, blend="a", family="yeasted"):
-    return Bake(80, 80 * ratio, blend, family)
+    return Pour(80, 80 * ratio, blend, family)
 
 
 def test_one_blends_bakes_are_the_plain_normal_update():
@@ -118,9 +118,9 @@ def test_the_order_of_the_bakes_teaches_nothing(given_bakes, order):
 
 def test_a_bake_that_is_a_slip_is_not_learnt_from():
     with pytest.raises(BadInputError, match="more than three times"):
-        check_bake(bake(4))
+        check_pour(bake(4))
     with pytest.raises(BadInputError, match="over 0"):
-        check_bake(Bake(80, 0, "a", "yeasted"))
+        check_pour(Pour(80, 0, "a", "yeasted"))
 
 
 def test_hold_back_begins_at_85_of_the_low_end_and_goes_on_in_steps_of_2_of_flour():

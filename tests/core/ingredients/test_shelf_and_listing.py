@@ -74,7 +74,9 @@ def test_a_lot_of_another_flour_or_none_is_refused_at_its_place(part):
 
 def test_another_lot_is_a_change_though_no_mass_moved():
     found = difference(analyse(Blend(HALF), SHELF), analyse(Blend(FROM_LOT), SHELF))
-    assert [(p.ingredient, p.before_lot, p.after_lot, p.change_pct) for p in found.parts] == [("teff", "", "S-7", 0.0)]
+    mass, lot = found.parts
+    assert (mass.what, mass.size) == ("teff", 0.0)
+    assert (lot.what, lot.before, lot.after, lot.unit) == ("teff", "", "S-7", "lot")
     assert found.moved_pct == 0
 
 
@@ -213,7 +215,7 @@ def test_the_nearest_stand_in_is_the_one_that_differs_least_and_says_in_what():
     )
     found = stand_ins("wanted", shelf, "behaviour")
     assert [f.ingredient for f in found] == ["near", "far"]
-    assert found[0].changes[0].field == "grit_index"
+    assert found[0].changes[0].change.what == "grit_index"
     assert found[0].changes[0].share_pct == pytest.approx(100)
     assert found[0].say == "Grittier by 1 of 5."
     assert found[1].adds == ("soya",)

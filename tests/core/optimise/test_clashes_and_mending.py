@@ -158,7 +158,7 @@ def test_two_parts_are_mended_by_the_mass_that_one_works_out():
     found = mended({"grain": 100, "starch": 900})
     two = found.options[-1]
     assert two.moved_pct == pytest.approx(20)
-    assert {c.ingredient: (c.from_pct, c.to_pct) for c in two.changes} == {
+    assert {c.what: (c.before, c.after) for c in two.changes} == {
         "grain": (pytest.approx(10), pytest.approx(30)),
         "starch": (pytest.approx(90), pytest.approx(70)),
     }
@@ -174,7 +174,7 @@ def test_one_part_is_mended_by_setting_its_share_and_the_others_give_in_proporti
 
 def test_locked_parts_stay_and_stock_limits_hold():
     found = mended({"grain": 100, "white": 300, "starch": 600}, locked=("starch",))
-    assert all("starch" not in {c.ingredient for c in m.changes} for m in found.options)
+    assert all("starch" not in {c.what for c in m.changes} for m in found.options)
     assert found.options
     short = Shelf.of([replace(GRAIN, stock_g=150.0), replace(WHITE, stock_g=5000.0), replace(STARCH, stock_g=900.0)])
     wishes = Wishes(FIBRE, in_stock=True, batch_g=1000.0)
@@ -185,9 +185,9 @@ def test_locked_parts_stay_and_stock_limits_hold():
 def test_at_most_one_part_is_new_and_a_new_one_is_no_pinch():
     found = mended({"white": 500, "starch": 500})
     for m in found.options:
-        new = [c for c in m.changes if c.from_pct == 0]
+        new = [c for c in m.changes if not c.before]
         assert len(new) <= 1
-        assert all(c.to_pct >= 3 - 1e-9 for c in new)
+        assert all(c.after >= 3 - 1e-9 for c in new)
 
 
 def test_a_blend_that_passes_needs_no_mending_and_one_beyond_it_says_which_sieve():

@@ -17,7 +17,7 @@ from fallow_sieve.core.blends.fit import BandChange, Use, UseBand, fit_to
 from fallow_sieve.core.blends.limits import Limits
 from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Role
 from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.numerics.solver import Effort, Found, Program, prices, solve
+from fallow_sieve.core.numerics.solver import Effort, Outcome, Program, prices, solve
 from fallow_sieve.core.optimise.aims import margin
 from fallow_sieve.core.optimise.fit_model import log_fit
 from fallow_sieve.core.optimise.model import differs, moved_pct, short_of
@@ -290,7 +290,7 @@ def test_the_glass_company_of_hillier_and_lieberman():
     program.row([(v, np.array([3.0, 2.0]))], high=18)
     cost = -program.cost([(v, np.array([3.0, 5.0]))])
     answer = solve(program, cost)
-    assert (answer.found, answer.objective) == (Found.OPTIMAL, pytest.approx(-36))
+    assert (answer.found, answer.objective) == (Outcome.OPTIMAL, pytest.approx(-36))
     assert answer.values == pytest.approx([2, 6])
     assert prices(program, cost).prices == pytest.approx([0, -1.5, -1])
 
@@ -311,7 +311,7 @@ def test_a_program_that_cannot_be_met_says_so():
     program = Program()
     v = program.variables([0.0], [1.0])
     program.row([(v, 1.0)], low=2.0)
-    assert solve(program, program.cost([(v, 1.0)])).found is Found.INFEASIBLE
+    assert solve(program, program.cost([(v, 1.0)])).found is Outcome.INFEASIBLE
 
 
 def test_mass_moved_and_difference_are_what_one_counts_by_hand():

@@ -29,8 +29,8 @@ def grams(case):
     return case["count"] * each
 
 
-def read(text, stage=None):
-    return read_line(text, 1, SHELF, WORDS, stage)
+def read(text, when=None):
+    return read_line(text, 1, SHELF, WORDS, when)
 
 
 def is_right(case, found):

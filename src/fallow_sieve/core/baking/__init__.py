@@ -1,1 +1,1 @@
-"""."""
+"""What is known of ovens, pans and doneness."""

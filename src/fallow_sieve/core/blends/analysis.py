@@ -14,6 +14,7 @@ import numpy as np
 
 from fallow_sieve.core.blends.blend import Blend, check_parts, drawing_on
 from fallow_sieve.core.blends.metrics import FLOUR_COLUMNS, KNOWN_STARCH_NEEDED, METRICS, MIX_COLUMNS, ROLE_SHARES
+from fallow_sieve.core.ingredients.functions import Function
 from fallow_sieve.core.ingredients.ingredient import Ingredient, Role
 from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
 from fallow_sieve.core.ingredients.shelf import COLUMN, FIELDS, QUALITIES, FloatArray, Shelf
@@ -33,6 +34,7 @@ class PartShare:
     flour_pct: float | None
     lot_id: int | None = None
     lot_code: str = ""
+    functions: tuple[Function, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -209,6 +211,7 @@ def _shares(
             100 * m / flour_g if flour_g > 0 else None,
             i.lot_id,
             i.lot_code,
+            i.functions,
         )
         for i, m in zip(items, masses, strict=True)
     )

@@ -1,7 +1,7 @@
 """Binders: how much is in the mix, against what the use usually wants.
 
-Load B = Σ doseⱼ / typicalⱼ(use), over every binder in the blend; eggs, milled flax and chia count where the
-dose table names them. Good is 0.7–1.3; above 1.6 asks "double dose?". Rules of thumb.
+Load B = Σ doseⱼ / typicalⱼ(use), over every binder in the blend; milled flax, chia and the like count where the
+dose table knows what they do. Good is 0.7–1.3; above 1.6 asks "double dose?". Rules of thumb.
 """
 
 from __future__ import annotations
@@ -10,6 +10,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from fallow_sieve.core.blends.analysis import PartShare
+from fallow_sieve.core.ingredients.functions import Kind, standard_of
 from fallow_sieve.core.ingredients.ingredient import Role
 
 GOOD_LOAD = (0.7, 1.3)
@@ -55,9 +56,9 @@ def binder_load(parts: Sequence[PartShare], usual: Mapping[str, DoseBand] | None
     """
     bands = usual or {}
     doses = tuple(
-        Dose(p.ingredient, p.name, p.flour_pct, bands.get(p.ingredient))
+        Dose(p.ingredient, p.name, p.flour_pct, bands.get(standard_of(p.functions, Kind.BINDER) or ""))
         for p in parts
-        if p.flour_pct is not None and (p.role is Role.BINDER or p.ingredient in bands)
+        if p.flour_pct is not None and (p.role is Role.BINDER or (standard_of(p.functions, Kind.BINDER) or "") in bands)
     )
     if not bands:
         return BinderLoad(None, doses, "no-rule", "No usual binder dose is on record for this use.")

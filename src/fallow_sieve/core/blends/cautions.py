@@ -8,12 +8,12 @@ from functools import lru_cache
 
 from fallow_sieve.core.blends.analysis import PartShare
 from fallow_sieve.core.blends.gluten import GlutenEstimate
+from fallow_sieve.core.ingredients.functions import SWELLS
 from fallow_sieve.core.ingredients.ingredient import Ingredient
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.values.words import spaced
 
 RICE_HEAVY_PCT = 50.0
-_GELS = ("psyllium", "xanthan", "guar", "flaxseed", "chia", "hpmc", "inulin")
 
 
 @dataclass(frozen=True, slots=True)
@@ -109,13 +109,8 @@ def _watched(items: Iterable[Ingredient]) -> Caution | None:
     return Caution("watch", say)
 
 
-@lru_cache(maxsize=4096)
-def _forms_gel(slug: str) -> bool:
-    return any(g in slug for g in _GELS)
-
-
 def _gels(items: Iterable[Ingredient]) -> Caution | None:
-    names = [i.name for i in items if _forms_gel(i.slug)]
+    names = [i.name for i in items if not SWELLS.isdisjoint(i.functions)]
     if not names:
         return None
     say = (

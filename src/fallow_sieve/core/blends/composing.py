@@ -7,6 +7,7 @@ from dataclasses import replace
 
 from fallow_sieve.core.blends.binder_load import DoseBand
 from fallow_sieve.core.blends.blend import Part, check_parts
+from fallow_sieve.core.ingredients.functions import Kind
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.values.errors import BadInputError
 
@@ -82,7 +83,7 @@ def add_part(
     check_parts(parts, shelf)
     if any(p.ingredient == ingredient for p in parts):
         raise BadInputError(f"{ingredient!r} is in the blend already", place="/ingredient", right="change its mass")
-    dose = (usual or {}).get(ingredient)
+    dose = (usual or {}).get(item.standard(Kind.BINDER) or "")
     share_pct = dose.typical_pct if dose else NEW_FLOUR_PCT if item.in_flour_base else NEW_BINDER_PCT
     flour_g = sum(p.mass_g for p in parts if shelf[p.ingredient].in_flour_base)
     mass_g = (flour_g or sum(p.mass_g for p in parts)) * share_pct / 100

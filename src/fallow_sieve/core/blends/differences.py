@@ -6,40 +6,21 @@ from dataclasses import dataclass
 
 from fallow_sieve.core.blends.analysis import Analysis, PartShare
 from fallow_sieve.core.blends.metrics import METRICS
+from fallow_sieve.core.values.changes import Change, came_or_went, moved
 
-
-@dataclass(frozen=True, slots=True)
-class PartChange:
-    """A part before and after, in % of flour base (None: absent); `change_pct` is after less before.
-
-    The lots it drew on stand by their codes, empty where none was named.
-    """
-
-    ingredient: str
-    name: str
-    before_pct: float | None
-    after_pct: float | None
-    change_pct: float
-    before_lot: str = ""
-    after_lot: str = ""
-
-
-@dataclass(frozen=True, slots=True)
-class MetricChange:
-    """A metric before and after in its unit, and after less before (None where either is unknown)."""
-
-    metric: str
-    before: float | None
-    after: float | None
-    change: float | None
+OF_FLOUR = "% of flour"
+LOT = "lot"  # the unit of a change of lots, which stand by their codes
 
 
 @dataclass(frozen=True, slots=True)
 class Difference:
-    """The parts that changed, largest first; every metric; and how much of the mass moved (% of flour base)."""
+    """The parts that changed, largest first, a change of lot beside its part; every metric in its unit.
 
-    parts: tuple[PartChange, ...]
-    metrics: tuple[MetricChange, ...]
+    `moved_pct` is how much of the mass moved, % of flour base.
+    """
+
+    parts: tuple[Change, ...]
+    metrics: tuple[Change, ...]
     moved_pct: float
 
 
@@ -50,31 +31,31 @@ def difference(before: Analysis, after: Analysis) -> Difference:
     """Return what changed from `before` to `after`, in % of flour base; mass moved is ½ Σ|Δx|."""
     was = {p.ingredient: p for p in before.parts}
     now = {p.ingredient: p for p in after.parts}
-    changes = []
-    for slug in dict.fromkeys([*was, *now]):
-        change = _part_change(was.get(slug), now.get(slug))
-        if abs(change.change_pct) > _NOTICEABLE_PCT or (slug in was and slug in now and _lot_changed(change)):
-            changes.append(change)
-    changes.sort(key=lambda c: -abs(c.change_pct))
-    metrics = tuple(_metric_change(name, before, after) for name in METRICS)
-    return Difference(tuple(changes), metrics, sum(abs(c.change_pct) for c in changes) / 2)
+    pairs = [(was.get(slug), now.get(slug)) for slug in dict.fromkeys([*was, *now])]
+    moves = [(_share(*pair), _lot(*pair)) for pair in pairs]
+    moves.sort(key=lambda m: -abs(m[0].size or 0.0))
+    kept = [(share, lot) for share, lot in moves if abs(share.size or 0.0) > _NOTICEABLE_PCT or lot]
+    parts = tuple(c for share, lot in kept for c in (share, lot) if c is not None)
+    metrics = tuple(_metric(name, before, after) for name in METRICS)
+    return Difference(parts, metrics, sum(abs(share.size or 0.0) for share, _ in kept) / 2)
 
 
-def _part_change(old: PartShare | None, new: PartShare | None) -> PartChange:
-    was, now = old.flour_pct if old else None, new.flour_pct if new else None
+def _share(old: PartShare | None, new: PartShare | None) -> Change:
     part = new or old
     assert part is not None
-    lots = old.lot_code if old else "", new.lot_code if new else ""
-    return PartChange(part.ingredient, part.name, was, now, (now or 0.0) - (was or 0.0), *lots)
+    was, now = old.flour_pct if old else None, new.flour_pct if new else None
+    return came_or_went(part.ingredient, part.name, was, now, OF_FLOUR)
 
 
-def _lot_changed(change: PartChange) -> bool:
-    return change.before_lot != change.after_lot
+def _lot(old: PartShare | None, new: PartShare | None) -> Change | None:
+    """The lots that a part of both drew on, where they differ; none named is an empty code."""
+    if old is None or new is None or old.lot_code == new.lot_code:
+        return None
+    return Change(new.ingredient, new.name, old.lot_code, new.lot_code, LOT)
 
 
-def _metric_change(name: str, before: Analysis, after: Analysis) -> MetricChange:
-    old, new = before.metrics[name], after.metrics[name]
-    change = None
-    if old.is_known and new.is_known and old.typical is not None and new.typical is not None:
-        change = new.typical - old.typical
-    return MetricChange(name, old.typical, new.typical, change)
+def _metric(name: str, before: Analysis, after: Analysis) -> Change:
+    old, new, info = before.metrics[name], after.metrics[name], METRICS[name]
+    known = old.is_known and new.is_known
+    change = moved(name, info.label, old.typical, new.typical, info.unit)
+    return change if known else Change(name, info.label, old.typical, new.typical, info.unit)

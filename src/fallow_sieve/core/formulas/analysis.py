@@ -1,4 +1,4 @@
-"""A formula: a blend at work with water, fat, sugar and the rest, each line a mass at a stage.
+"""A formula: a blend at work with water, fat, sugar and the rest, each line a mass and when it goes in.
 
 Baker's percentages are on the flour base of the dough: every flour of the blend and of the lines, binders and
 `other` left out, as is (see docs/method.md). What is filled in or finished with later is weighed and paid for, but
@@ -17,12 +17,13 @@ from fallow_sieve.core.formulas.formula import (
     OUTSIDE_DOUGH,
     Formula,
     Line,
-    Stage,
+    When,
     check_lines,
     is_flour,
     opened,
     water_counts,
 )
+from fallow_sieve.core.ingredients.functions import Function
 from fallow_sieve.core.ingredients.ingredient import Fact, Role
 from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
 from fallow_sieve.core.ingredients.shelf import Shelf
@@ -39,12 +40,13 @@ class LineFacts:
     ingredient: str
     name: str
     role: Role
-    stage: Stage
+    when: When
     mass_g: float
     flour_pct: float | None
     in_dough: bool
     brings_g: dict[str, float | None]
     water_counts: bool
+    functions: tuple[Function, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -85,7 +87,7 @@ def analyse_formula(formula: Formula, shelf: Shelf, names: Iterable[str] = NUTRI
     """
     check_lines(formula.lines, shelf, bool(formula.blend))
     own = drawing_on(formula.blend, shelf)
-    mixed = [x for x in formula.lines if x.stage not in OUTSIDE_DOUGH]
+    mixed = [x for x in formula.lines if x.when not in OUTSIDE_DOUGH]
     whole = opened(formula.lines, formula.blend)
     mix = contents(Blend(whole), own, names)
     all_mixed = len(mixed) == len(formula.lines)
@@ -130,12 +132,13 @@ def _facts(n: int, line: Line, shelf: Shelf, flour_g: float, per_g: _PerG) -> Li
         ingredient=line.ingredient,
         name=item.name if item else "The blend",
         role=item.role if item else Role.OTHER,
-        stage=line.stage,
+        when=line.when,
         mass_g=line.mass_g,
         flour_pct=100 * line.mass_g / flour_g if flour_g > 0 else None,
-        in_dough=line.stage not in OUTSIDE_DOUGH,
+        in_dough=line.when not in OUTSIDE_DOUGH,
         brings_g={name: None if c is None else c * line.mass_g for name, c in per_g.items()},
         water_counts=item is not None and water_counts(item),
+        functions=item.functions if item else (),
     )
 
 

@@ -8,24 +8,24 @@ from dataclasses import dataclass
 from fallow_sieve.core.baking.ovens import in_words
 from fallow_sieve.core.baking.phases import PlannedPhase
 from fallow_sieve.core.formulas.analysis import LineFacts
-from fallow_sieve.core.formulas.formula import AHEAD, Stage
+from fallow_sieve.core.formulas.formula import AHEAD, When
 from fallow_sieve.core.formulas.judgement import FormulaJudgement
 from fallow_sieve.core.formulas.pouring import REST_MINUTES, is_poured, poured_water_g
 from fallow_sieve.core.values.quantities import fahrenheit_from_celsius
 from fallow_sieve.core.values.words import grams
 
 _DO = {
-    Stage.LEAVEN: "Make the leaven of {}.",
-    Stage.SOAK: "Soak {}.",
-    Stage.GEL: "Stir {} to a gel.",
-    Stage.DRY: "Whisk together {}.",
-    Stage.WET: "Mix in {}.",
-    Stage.FAT: "Work in {}.",
-    Stage.FOLD_IN: "Fold in {}.",
-    Stage.FILLING: "Fill with {}.",
-    Stage.FINISH: "After baking, finish with {}.",
+    When.LEAVEN: "Make the leaven of {}.",
+    When.SOAK: "Soak {}.",
+    When.GEL: "Stir {} to a gel.",
+    When.DRY: "Whisk together {}.",
+    When.WET: "Mix in {}.",
+    When.FAT: "Work in {}.",
+    When.FOLD_IN: "Fold in {}.",
+    When.FILLING: "Fill with {}.",
+    When.FINISH: "After baking, finish with {}.",
 }
-_LAST = (Stage.FILLING, Stage.FINISH)
+_LAST = (When.FILLING, When.FINISH)
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,37 +39,37 @@ class Card:
 def card_of(judgement: FormulaJudgement, blend_name: str = "the blend", temp_unit: str = "c") -> Card:
     """Return the card of a formula that has been judged; `temp_unit` is c or f."""
     lines = judgement.analysis.lines
-    mixed = dict.fromkeys(x.stage for x in lines if x.stage not in (*AHEAD, *_LAST))  # as the cook has them
-    steps = [*_stages(AHEAD, lines, blend_name), *judgement.disperse, *_mixing(judgement, mixed, blend_name)]
-    steps += _stages((Stage.FILLING,), lines, blend_name)
+    mixed = dict.fromkeys(x.when for x in lines if x.when not in (*AHEAD, *_LAST))  # as the cook has them
+    steps = [*_steps_of(AHEAD, lines, blend_name), *judgement.disperse, *_mixing(judgement, mixed, blend_name)]
+    steps += _steps_of((When.FILLING,), lines, blend_name)
     steps += [_bake(n, p, temp_unit) for n, p in enumerate(judgement.bake.phases, start=1)]
     steps += _done(judgement, temp_unit)
-    last = _stage(Stage.FINISH, lines, blend_name)
+    last = _step_of(When.FINISH, lines, blend_name)
     cautions = [c.say for c in (*judgement.cautions, *judgement.bake.cautions)]
     return Card((*steps, last) if last else tuple(steps), tuple(dict.fromkeys(cautions)))
 
 
-def _mixing(judgement: FormulaJudgement, stages: Iterable[Stage], blend_name: str) -> list[str]:
-    """The stages of the dough, its water poured step by step where it stands, or at the end where there is none."""
+def _mixing(judgement: FormulaJudgement, moments: Iterable[When], blend_name: str) -> list[str]:
+    """The moments of the dough, its water poured step by step where it stands, or at the end where there is none."""
     lines = judgement.analysis.lines
     if not judgement.pour:
-        return _stages(stages, lines, blend_name)
-    wet = next((x.stage for x in lines if is_poured(x)), None)
+        return _steps_of(moments, lines, blend_name)
+    wet = next((x.when for x in lines if is_poured(x)), None)
     rest = [x for x in lines if not is_poured(x)]
     steps = []
-    for stage in stages:
-        steps += _stages((stage,), rest, blend_name)
-        steps += [_pour(judgement)] if stage is wet else []
+    for when in moments:
+        steps += _steps_of((when,), rest, blend_name)
+        steps += [_pour(judgement)] if when is wet else []
     return steps if wet else [*steps, _pour(judgement)]
 
 
-def _stages(stages: Iterable[Stage], lines: Sequence[LineFacts], blend_name: str) -> list[str]:
-    return [said for stage in stages if (said := _stage(stage, lines, blend_name))]
+def _steps_of(moments: Iterable[When], lines: Sequence[LineFacts], blend_name: str) -> list[str]:
+    return [said for when in moments if (said := _step_of(when, lines, blend_name))]
 
 
-def _stage(stage: Stage, lines: Sequence[LineFacts], blend_name: str) -> str:
-    named = [f"{grams(x.mass_g)} {_name(x, blend_name)}" for x in lines if x.stage is stage]
-    return _DO[stage].format(", ".join(named)) if named else ""
+def _step_of(when: When, lines: Sequence[LineFacts], blend_name: str) -> str:
+    named = [f"{grams(x.mass_g)} {_name(x, blend_name)}" for x in lines if x.when is when]
+    return _DO[when].format(", ".join(named)) if named else ""
 
 
 def _name(x: LineFacts, blend_name: str) -> str:

@@ -11,6 +11,7 @@ from dataclasses import dataclass
 
 from fallow_sieve.core.formulas.formula import BLEND, OUTSIDE_DOUGH, WATER, Formula, is_flour
 from fallow_sieve.core.formulas.pouring import is_poured
+from fallow_sieve.core.ingredients.functions import Kind
 from fallow_sieve.core.ingredients.ingredient import Ingredient
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.values.errors import BadInputError
@@ -126,7 +127,7 @@ def masses_of(formula: Formula, shelf: Shelf, room_c: float, cold_c: float) -> t
     """
     found = []
     for x in formula.lines:
-        if x.stage in OUTSIDE_DOUGH or is_poured(x):
+        if x.when in OUTSIDE_DOUGH or is_poured(x):
             continue
         kind = "flour" if x.ingredient == BLEND else heat_kind(shelf[x.ingredient])
         found.append(Mass(kind, x.mass_g, cold_c if kind in _FROM_COLD else room_c))
@@ -137,7 +138,7 @@ def heat_kind(item: Ingredient) -> str:
     """Return what `item` counts as in the heat balance (a key of SPECIFIC_HEAT), by what it is mostly made of."""
     if item.slug == WATER:
         return "water"
-    if "egg" in item.slug.split("-") and not item.slug.endswith("powder"):
+    if item.function(Kind.EGG_PART):
         return "egg"
     if is_flour(item):
         return "flour"

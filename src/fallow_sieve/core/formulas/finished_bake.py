@@ -10,7 +10,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from fallow_sieve.core.formulas.analysis import WorkedFormula
-from fallow_sieve.core.formulas.formula import BLEND, WATER, Formula, Stage, opened
+from fallow_sieve.core.formulas.formula import BLEND, WATER, Formula, When, opened
 from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.values.errors import BadInputError
@@ -53,7 +53,7 @@ def finish(
     loss = loss_pct or 0.0
     if not 0 <= loss < 100:
         raise BadInputError(f"a bake loss of {loss:g} %", place="/loss_pct", right="from 0 to under 100 %")
-    baked_g = sum(x.mass_g for x in formula.lines if x.stage is not Stage.FINISH)
+    baked_g = sum(x.mass_g for x in formula.lines if x.when is not When.FINISH)
     water = analysis.mix.nutrients["water_g"]
     # The moisture of the flours can leave too; what is on top of the finished bake cannot.
     held = (water.typical or 0.0) * analysis.mass_g / 100 if water.typical is not None else baked_g

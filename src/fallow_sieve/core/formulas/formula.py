@@ -1,4 +1,4 @@
-"""A formula: lines of ingredients and of a pinned blend, each a mass at a stage, and what makes them usable."""
+"""A formula: lines of ingredients and of a pinned blend, each a mass and when it goes in, and which are usable."""
 
 from __future__ import annotations
 
@@ -9,18 +9,19 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 from fallow_sieve.core.blends.blend import MAX_MASS_G, Part
+from fallow_sieve.core.ingredients.functions import WHISKED_IN_DRY, Kind
 from fallow_sieve.core.ingredients.ingredient import Ingredient, Role
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.values.errors import BadInputError, UnknownNameError, nearest_names
+from fallow_sieve.core.values.pins import Pin
 
 BLEND = "@blend"  # stands for the pinned blend; no slug can look so
 WATER = "water"
-MILKS = ("whole-milk", "soy-milk", "oat-milk", "almond-milk")
 MAX_LINES = 100
 MAX_METHOD = 4000
 
 
-class Stage(StrEnum):
+class When(StrEnum):
     """When a line goes in, in the order of the work."""
 
     DRY = "dry"
@@ -34,18 +35,18 @@ class Stage(StrEnum):
     FINISH = "finish"
 
 
-OUTSIDE_DOUGH = frozenset({Stage.FILLING, Stage.FINISH})
-AHEAD = (Stage.LEAVEN, Stage.SOAK, Stage.GEL)  # made before the dough is mixed, in the order of the work
+OUTSIDE_DOUGH = frozenset({When.FILLING, When.FINISH})
+AHEAD = (When.LEAVEN, When.SOAK, When.GEL)  # made before the dough is mixed, in the order of the work
 CONSISTENCIES = ("stiff", "soft", "batter", "pourable")
 
 
 @dataclass(frozen=True, slots=True)
 class Line:
-    """One line: an ingredient by slug (or `@blend`), its mass in g, its stage, and a note."""
+    """One line: an ingredient by slug (or `@blend`), its mass in g, when it goes in, and a note."""
 
     ingredient: str
     mass_g: float
-    stage: Stage
+    when: When
     note: str = ""
 
 
@@ -53,8 +54,8 @@ class Line:
 class Formula:
     """Lines, and the parts of the pinned blend that `@blend` lines are made of, for a use at a consistency.
 
-    `pieces` is how many the batch makes; `pan` is a pan material and `school` a binder school, both by name;
-    `method` is the cook's own text.
+    `pin` says which blend its parts are from. `pieces` is how many the batch makes; `pan` is a pan material and
+    `school` a binder school, both by name; `method` is the cook's own text.
     """
 
     lines: tuple[Line, ...]
@@ -66,6 +67,7 @@ class Formula:
     pieces: int = 1
     pan: str | None = None
     method: str = ""
+    pin: Pin | None = None
 
 
 def is_flour(item: Ingredient) -> bool:
@@ -120,18 +122,18 @@ def water_share(item: Ingredient) -> float:
     return water.typical / 100 if water is not None and water_counts(item) else 0.0
 
 
-def default_stage(item: Ingredient) -> Stage:
-    """Return the stage at which `item` commonly goes in; a rule of thumb that the cook may change."""
+def usual_when(item: Ingredient) -> When:
+    """Return when `item` commonly goes in; a rule of thumb that the cook may change."""
     if item.role is Role.BINDER:
-        return Stage.DRY if item.slug.endswith("gum") or item.slug == "hpmc" else Stage.GEL
+        return When.DRY if item.function(Kind.BINDER) in WHISKED_IN_DRY else When.GEL
     if is_flour(item):
-        return Stage.DRY
+        return When.DRY
     fat, water = item.range_of("fat_g"), item.range_of("water_g")
     if fat is not None and fat.typical > 60:
-        return Stage.FAT
-    if item.slug == "raisins":
-        return Stage.FOLD_IN
-    return Stage.WET if water is not None and water.typical > 10 and item.slug != "fresh-yeast" else Stage.DRY
+        return When.FAT
+    if item.function(Kind.INCLUSION):
+        return When.FOLD_IN
+    return When.WET if water is not None and water.typical > 10 and not item.function(Kind.YEAST) else When.DRY
 
 
 def consistency_or_usual(formula: Formula, offered: Sequence[str]) -> str | None:

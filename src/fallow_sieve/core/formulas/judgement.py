@@ -16,7 +16,7 @@ from fallow_sieve.core.blends.fit import Use
 from fallow_sieve.core.blends.gluten import GlutenEstimate, estimate_gluten
 from fallow_sieve.core.formulas.analysis import COUNTED, FormulaAnalysis, WorkedFormula, analyse_formula
 from fallow_sieve.core.formulas.binder_choice import Suggestion, disperse, suggest
-from fallow_sieve.core.formulas.formula import BLEND, WATER, Formula, Stage, consistency_or_usual
+from fallow_sieve.core.formulas.formula import BLEND, WATER, Formula, When, consistency_or_usual
 from fallow_sieve.core.formulas.gauges import (
     Gauge,
     binder_gauge,
@@ -25,10 +25,11 @@ from fallow_sieve.core.formulas.gauges import (
     yeast_gauges,
 )
 from fallow_sieve.core.formulas.leavening import LeaveningRule, Lift, Load, has_yeast, lifts, loads_on_yeast
-from fallow_sieve.core.formulas.pouring import PourStep, hold_back, other_water_g
+from fallow_sieve.core.formulas.pouring import PouredWater, PourStep, hold_back, other_water_g, poured_water
 from fallow_sieve.core.formulas.unusual_shares import UsualShare, odd_shares
 from fallow_sieve.core.formulas.water import HydrationBand, Prediction, predict
-from fallow_sieve.core.formulas.water_learning import Bake, Corrected, Learnt, correct, learn
+from fallow_sieve.core.formulas.water_learning import Corrected, Learnt, Pour, correct, learn
+from fallow_sieve.core.ingredients.functions import Function, Kind
 from fallow_sieve.core.ingredients.ingredient import Role
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.values.bands import state_sentence, worst_first
@@ -52,13 +53,12 @@ class FormulaRules:
 
 
 @dataclass(frozen=True, slots=True)
-class Kitchen:
-    """Where a formula is judged: cup, binder school, and the bakes so far; `blend` is the key of its blend in them."""
+class FormulaSetting:
+    """Where a formula is judged: cup, binder school, and the pours of the kitchen so far."""
 
     cup: CupStandard = CupStandard.US
     school: str = "by-moisture"
-    bakes: Sequence[Bake] = field(default=())
-    blend: str = ""
+    pours: Sequence[Pour] = field(default=())
 
 
 @dataclass(frozen=True, slots=True)
@@ -71,6 +71,7 @@ class FormulaJudgement:
     prediction: Prediction
     learnt: tuple[Learnt, ...]
     wanted: Corrected | None
+    poured: PouredWater
     pour: tuple[PourStep, ...]
     gauges: tuple[Gauge, ...]
     binder: BinderLoad
@@ -88,13 +89,13 @@ class FormulaJudgement:
 
 
 def judge_formula(
-    formula: Formula, shelf: Shelf, rules: FormulaRules, kitchen: Kitchen | None = None
+    formula: Formula, shelf: Shelf, rules: FormulaRules, setting: FormulaSetting | None = None
 ) -> FormulaJudgement:
     """Return the judgement of `formula`: masses in g, percentages on its flour base. Raises BadInputError.
 
     Without a use there is no water, binder or leavening to judge by; what it is stands all the same.
     """
-    where = kitchen or Kitchen()
+    where = setting or FormulaSetting()
     analysis = analyse_formula(formula, shelf, COUNTED)
     own = analysis.shelf
     use = rules.uses.get(formula.use) if formula.use else None
@@ -102,7 +103,7 @@ def judge_formula(
     offered = tuple(rules.hydration.get(slug, {}))
     consistency = consistency_or_usual(formula, offered) if use else formula.consistency
     prediction = predict_for(analysis, own, rules, slug, consistency)
-    learnt = learn(where.bakes, where.blend, use.family if use else "")
+    learnt = learn(where.pours, formula.pin.key if formula.pin else "", use.family if use else "")
     wanted = correct(prediction, learnt)
     binder = binder_load(analysis.dough.parts, rules.doses.get(slug))
     found_lifts = lifts(analysis, rules.leavening.get(slug))
@@ -127,6 +128,7 @@ def judge_formula(
         prediction=prediction,
         learnt=learnt,
         wanted=wanted,
+        poured=poured_water(analysis),
         pour=_pour(analysis, wanted),
         gauges=gauges,
         binder=binder,
@@ -171,11 +173,11 @@ def bake_for(formula: Formula, analysis: FormulaAnalysis, rules: FormulaRules) -
 def _dispersed(formula: Formula, shelf: Shelf) -> tuple[str, ...]:
     """How to get the binders in, by where each stands: soaked, dry, or in the bag already."""
     loose = [x for x in formula.lines if x.ingredient != BLEND and shelf[x.ingredient].role is Role.BINDER]
-    plain = [x for x in loose if x.ingredient != "gelatin"]
+    plain = [x for x in loose if shelf[x.ingredient].function(Kind.BINDER) is not Function.GELATIN]
     used = any(x.ingredient == BLEND for x in formula.lines)
     bag = [shelf[p.ingredient].name for p in formula.blend if shelf[p.ingredient].role is Role.BINDER] if used else []
-    soaked = [shelf[x.ingredient].name for x in plain if x.stage in (Stage.GEL, Stage.SOAK)]
-    dry = [shelf[x.ingredient].name for x in plain if x.stage not in (Stage.GEL, Stage.SOAK)]
+    soaked = [shelf[x.ingredient].name for x in plain if x.when in (When.GEL, When.SOAK)]
+    dry = [shelf[x.ingredient].name for x in plain if x.when not in (When.GEL, When.SOAK)]
     return disperse(soaked, dry, bag, gelatin=len(plain) < len(loose))
 
 

@@ -6,17 +6,20 @@ baking soda as three times its mass of powder; sugar over 10 % and salt over 3 %
 
 from __future__ import annotations
 
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 
 from fallow_sieve.core.formulas.analysis import WorkedFormula
-from fallow_sieve.core.formulas.formula import Stage
+from fallow_sieve.core.formulas.formula import When
+from fallow_sieve.core.ingredients.functions import Function
+from fallow_sieve.core.ingredients.ingredient import Ingredient
 
 FRESH_PER_INSTANT = 3.0
 POWDER_PER_SODA = 3.0
 SALT_SLOWS_PCT = 3.0
 SUGAR_SLOWS_PCT = 10.0
-_YEASTS = {"instant-dry-yeast": 1.0, "fresh-yeast": 1 / FRESH_PER_INSTANT}
-_POWDERS = {"baking-powder": 1.0, "baking-soda": POWDER_PER_SODA}
+_YEASTS = {Function.INSTANT_YEAST: 1.0, Function.FRESH_YEAST: 1 / FRESH_PER_INSTANT}
+_POWDERS = {Function.BAKING_POWDER: 1.0, Function.BAKING_SODA: POWDER_PER_SODA}
 
 
 @dataclass(frozen=True, slots=True)
@@ -54,7 +57,7 @@ def lifts(formula: WorkedFormula, rule: LeaveningRule | None) -> tuple[Lift, ...
         return ()
     values = {
         "yeast": _sum(formula, _YEASTS),
-        "leaven": 100 * sum(x.mass_g for x in formula.lines if x.stage is Stage.LEAVEN) / formula.flour_g,
+        "leaven": 100 * sum(x.mass_g for x in formula.lines if x.when is When.LEAVEN) / formula.flour_g,
         "powder": _sum(formula, _POWDERS),
     }
     labels = {"yeast": "Yeast, as instant", "leaven": "Leaven", "powder": "Baking powder"}
@@ -72,14 +75,18 @@ def _lifted_otherwise(kind: str, values: dict[str, float]) -> bool:
     return other is not None and values[other] > 0
 
 
-def _sum(formula: WorkedFormula, weights: dict[str, float]) -> float:
-    found = sum(x.mass_g * weights[x.ingredient] for x in formula.lines if x.in_dough and x.ingredient in weights)
+def _sum(formula: WorkedFormula, weights: Mapping[Function, float]) -> float:
+    found = sum(x.mass_g * _weight(x.functions, weights) for x in formula.lines if x.in_dough)
     return 100 * found / formula.flour_g
+
+
+def _weight(functions: Iterable[Function], weights: Mapping[Function, float]) -> float:
+    return next((weights[f] for f in functions if f in weights), 0.0)
 
 
 def has_yeast(formula: WorkedFormula) -> bool:
     """Return whether yeast or a leaven lifts the formula."""
-    return any(x.in_dough and (x.ingredient in _YEASTS or x.stage is Stage.LEAVEN) for x in formula.lines)
+    return any(x.in_dough and (_weight(x.functions, _YEASTS) > 0 or x.when is When.LEAVEN) for x in formula.lines)
 
 
 @dataclass(frozen=True, slots=True)
@@ -130,16 +137,17 @@ def _dough_g(formula: WorkedFormula, nutrient: str) -> float:
     return (e.typical or 0.0) * formula.dough.mass_g / 100
 
 
-def powder_equivalent(slug: str) -> float:
-    """Return the g of baking powder that 1 g of `slug` stands for; 0 where it is no chemical leavening."""
-    return _POWDERS.get(slug, 0.0)
+def powder_equivalent(item: Ingredient) -> float:
+    """Return the g of baking powder that 1 g of `item` stands for; 0 where it is no chemical leavening."""
+    return _weight(item.functions, _POWDERS)
 
 
-def usual_share_pct(slug: str, rule: LeaveningRule | None) -> float | None:
-    """Return the usual of a yeast or powder (slug) by a use's rule, % of flour base; None where it has none."""
+def usual_share_pct(item: Ingredient, rule: LeaveningRule | None) -> float | None:
+    """Return the usual of a yeast or powder by a use's rule, % of flour base; None where `item` is neither."""
     if rule is None:
         return None
     for usual, weights in ((rule.yeast, _YEASTS), (rule.powder, _POWDERS)):
-        if usual is not None and slug in weights and usual.typical_pct > 0:
-            return usual.typical_pct / weights[slug]
+        weight = _weight(item.functions, weights)
+        if usual is not None and weight > 0 and usual.typical_pct > 0:
+            return usual.typical_pct / weight
     return None

@@ -7,9 +7,10 @@ from __future__ import annotations
 
 from fallow_sieve.core.blends.binder_load import DoseBand
 from fallow_sieve.core.blends.composing import FIRST_FLOUR_G, NEW_BINDER_PCT, NEW_FLOUR_PCT, handy
-from fallow_sieve.core.formulas.formula import WATER, Line, default_stage, is_flour, water_share
+from fallow_sieve.core.formulas.formula import WATER, Line, is_flour, usual_when, water_share
 from fallow_sieve.core.formulas.judgement import FormulaJudgement, FormulaRules
 from fallow_sieve.core.formulas.leavening import usual_share_pct
+from fallow_sieve.core.ingredients.functions import Kind, standards
 from fallow_sieve.core.ingredients.ingredient import Ingredient, Role
 
 NEW_WATER_PCT = 60.0  # where no water can be predicted
@@ -25,21 +26,21 @@ def begin_line(item: Ingredient, use: str | None, so_far: FormulaJudgement | Non
     """
     flour_g = so_far.analysis.flour_g if so_far else 0.0
     if flour_g <= 0 and is_flour(item):
-        return Line(item.slug, FIRST_FLOUR_G, default_stage(item))
+        return Line(item.slug, FIRST_FLOUR_G, usual_when(item))
     share_pct = _share_pct(item, use or "", so_far, rules)
-    return Line(item.slug, handy((flour_g or FIRST_FLOUR_G) * share_pct / 100), default_stage(item))
+    return Line(item.slug, handy((flour_g or FIRST_FLOUR_G) * share_pct / 100), usual_when(item))
 
 
 def _share_pct(item: Ingredient, use: str, so_far: FormulaJudgement | None, rules: FormulaRules) -> float:
     if item.slug == WATER:
         return _water_pct(so_far) / water_share(item)
     if item.role is Role.BINDER:
-        return _binder_pct(rules.doses.get(use, {}).get(item.slug), so_far)
-    lift = usual_share_pct(item.slug, rules.leavening.get(use))
+        return _binder_pct(rules.doses.get(use, {}).get(item.standard(Kind.BINDER) or ""), so_far)
+    lift = usual_share_pct(item, rules.leavening.get(use))
     if lift:
         return lift
     usual = {u.ingredient: u.typical_pct for u in rules.usual_shares}
-    return usual.get(item.slug, NEW_FLOUR_PCT)
+    return next((usual[s] for s in standards(item.functions) if s in usual), NEW_FLOUR_PCT)
 
 
 def _water_pct(so_far: FormulaJudgement | None) -> float:

@@ -6,19 +6,39 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 
 from fallow_sieve.core.formulas.analysis import FormulaAnalysis, LineFacts
-from fallow_sieve.core.formulas.formula import AHEAD, BLEND, MILKS, OUTSIDE_DOUGH, WATER, Line, Stage, water_share
+from fallow_sieve.core.formulas.formula import AHEAD, BLEND, OUTSIDE_DOUGH, WATER, Line, When, water_share
+from fallow_sieve.core.ingredients.functions import Kind
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.values.errors import BadInputError
 
 
 def is_poured(line: Line | LineFacts) -> bool:
     """Return whether `line` is plain water that is poured as the dough is mixed: not that of a gel, soak or leaven."""
-    return line.ingredient == WATER and line.stage not in OUTSIDE_DOUGH and line.stage not in AHEAD
+    return line.ingredient == WATER and line.when not in OUTSIDE_DOUGH and line.when not in AHEAD
 
 
 def poured_water_g(lines: Iterable[Line | LineFacts]) -> float:
     """Return the g of water that is poured as the dough is mixed."""
     return sum(x.mass_g for x in lines if is_poured(x))
+
+
+@dataclass(frozen=True, slots=True)
+class PouredWater:
+    """Which lines are poured as the dough is mixed (their places, the largest first), and how much (g).
+
+    `ahead_g` is the g of plain water that is in a gel, soak or leaven already.
+    """
+
+    lines: tuple[int, ...]
+    poured_g: float
+    ahead_g: float
+
+
+def poured_water(analysis: FormulaAnalysis) -> PouredWater:
+    """Return the plain water of a formula: what is poured and what is in already, in g."""
+    poured = sorted((x for x in analysis.lines if is_poured(x)), key=lambda x: -x.mass_g)
+    ahead = (x.mass_g for x in analysis.lines if x.ingredient == WATER and x.when in AHEAD)
+    return PouredWater(tuple(x.index for x in poured), sum(x.mass_g for x in poured), sum(ahead))
 
 
 def other_water_g(analysis: FormulaAnalysis) -> float:
@@ -42,7 +62,7 @@ def counted_water(lines: Sequence[Line], shelf: Shelf) -> float:
     return sum(
         x.mass_g * water_share(shelf[x.ingredient])
         for x in lines
-        if x.ingredient != BLEND and x.stage not in OUTSIDE_DOUGH
+        if x.ingredient != BLEND and x.when not in OUTSIDE_DOUGH
     )
 
 
@@ -56,9 +76,9 @@ def with_water(lines: Sequence[Line], change_g: float, shelf: Shelf) -> tuple[tu
         # Tap water is not all water by the table: its minerals are a trace, and the balance is exact.
         return _with_more(lines, change_g / water_share(shelf[WATER])), 0.0
     done, left = list(lines), -change_g
-    for slug in (WATER, *MILKS):
-        for n in sorted(_in_dough(done, slug), key=lambda n: (done[n].stage in AHEAD, -done[n].mass_g)):
-            share = water_share(shelf[slug])
+    for lines_of in (_water_lines, _milk_lines):
+        for n in sorted(lines_of(done, shelf), key=lambda n: (done[n].when in AHEAD, -done[n].mass_g)):
+            share = water_share(shelf[done[n].ingredient])
             taken = min(left, done[n].mass_g * share)
             left -= taken
             done[n] = replace(done[n], mass_g=done[n].mass_g - taken / share)
@@ -68,14 +88,25 @@ def with_water(lines: Sequence[Line], change_g: float, shelf: Shelf) -> tuple[tu
 _NOTHING_G = 1e-9
 
 
-def _in_dough(lines: Sequence[Line], slug: str) -> list[int]:
-    return [n for n, x in enumerate(lines) if x.ingredient == slug and x.stage not in OUTSIDE_DOUGH]
+def _water_lines(lines: Sequence[Line], shelf: Shelf) -> list[int]:
+    return [n for n, x in enumerate(lines) if x.ingredient == WATER and x.when not in OUTSIDE_DOUGH]
+
+
+def _milk_lines(lines: Sequence[Line], shelf: Shelf) -> list[int]:
+    """The lines of milk in the dough that have water to give."""
+    return [n for n, x in enumerate(lines) if is_milk(x, shelf) and water_share(shelf[x.ingredient]) > 0]
+
+
+def is_milk(line: Line, shelf: Shelf) -> bool:
+    """Return whether `line` is milk of the dough, of animal or plant."""
+    in_dough = line.ingredient != BLEND and line.when not in OUTSIDE_DOUGH
+    return in_dough and shelf[line.ingredient].function(Kind.MILK) is not None
 
 
 def _with_more(lines: Sequence[Line], mass_g: float) -> tuple[Line, ...]:
     water = [n for n, x in enumerate(lines) if is_poured(x)]
     if not water:
-        return (*lines, Line(WATER, mass_g, Stage.WET)) if mass_g > 0 else tuple(lines)
+        return (*lines, Line(WATER, mass_g, When.WET)) if mass_g > 0 else tuple(lines)
     most = max(water, key=lambda n: lines[n].mass_g)
     return tuple(replace(x, mass_g=x.mass_g + mass_g) if n == most else x for n, x in enumerate(lines))
 

@@ -10,14 +10,15 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
-from fallow_sieve.core.formulas.analysis import FormulaAnalysis
-from fallow_sieve.core.formulas.formula import OUTSIDE_DOUGH, Line, water_share
+from fallow_sieve.core.formulas.analysis import FormulaAnalysis, LineFacts
+from fallow_sieve.core.formulas.binder_choice import STEPS_OF_SCALE, Dilution, dilute
+from fallow_sieve.core.formulas.formula import BLEND, OUTSIDE_DOUGH, Line, When, water_share
 from fallow_sieve.core.formulas.pouring import with_water
+from fallow_sieve.core.ingredients.functions import Kind
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.values.errors import BadInputError
 
 MIXING_LOSS_PCT = 2.0
-EGG = "whole-egg"
 LARGEST_G = 1e8
 FINE_STEPS = 10
 
@@ -137,17 +138,27 @@ class Eggs:
 
 def whole_eggs(lines: Sequence[Line], egg_g: float, shelf: Shelf) -> Eggs | None:
     """Return the nearest whole eggs of `egg_g` g with the water repaired; None where the dough has no egg."""
-    at = [n for n, x in enumerate(lines) if x.ingredient == EGG and x.stage not in OUTSIDE_DOUGH]
+    at = egg_lines(lines, shelf)
     if not at:
         return None
     mass = sum(lines[n].mass_g for n in at)
     count = mass / egg_g
     whole = max(1, math.floor(count + 0.5))
     wanted = whole * egg_g
-    change = (mass - wanted) * water_share(shelf[EGG])
+    in_egg = sum(lines[n].mass_g * water_share(shelf[lines[n].ingredient]) for n in at) / mass
+    change = (mass - wanted) * in_egg
     changed = [replace(x, mass_g=x.mass_g * wanted / mass) if n in at else x for n, x in enumerate(lines)]
     done, short = with_water(changed, change, shelf)
     return Eggs(count, egg_g, whole, done, change, short, _egg_words(count, mass, whole, egg_g, change, short))
+
+
+def egg_lines(lines: Sequence[Line], shelf: Shelf) -> list[int]:
+    """Return the places of whole egg among those of `lines` that are mixed into the dough."""
+    return [
+        n
+        for n, x in enumerate(lines)
+        if x.ingredient != BLEND and x.when not in OUTSIDE_DOUGH and shelf[x.ingredient].function(Kind.EGG)
+    ]
 
 
 def _egg_words(count: float, mass: float, whole: int, egg_g: float, change: float, short: float) -> str:
@@ -159,3 +170,28 @@ def _egg_words(count: float, mass: float, whole: int, egg_g: float, change: floa
         f"{count:.1f} eggs: whisk and weigh {mass:.0f} g, or take {whole} whole ({whole * egg_g:.0f} g) "
         f"and {way}{missing}."
     )
+
+
+@dataclass(frozen=True, slots=True)
+class SmallDose:
+    """A line that the scale cannot weigh as it is: its name, and how to dilute it."""
+
+    name: str
+    dilution: Dilution
+
+
+LIQUID_SHARE = 0.15  # of water, from which on a line is poured and not weighed dry; rule of thumb
+
+
+def small_doses(analysis: FormulaAnalysis, readability_g: float) -> tuple[SmallDose, ...]:
+    """Return the dry lines of the dough under twenty steps of a scale that shows `readability_g` g.
+
+    The blend, fats and liquids need no dilution. Raises BadInputError where a finer scale is needed.
+    """
+    small = [x for x in analysis.lines if x.mass_g < STEPS_OF_SCALE * readability_g and _is_weighed_dry(x)]
+    return tuple(SmallDose(x.name, dilute(x.mass_g, readability_g)) for x in small)
+
+
+def _is_weighed_dry(x: LineFacts) -> bool:
+    is_dry = x.in_dough and x.ingredient != BLEND and x.when is not When.FAT
+    return is_dry and (x.brings_g["water_g"] or 0.0) < LIQUID_SHARE * x.mass_g

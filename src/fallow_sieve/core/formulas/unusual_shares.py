@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from fallow_sieve.core.formulas.analysis import FormulaAnalysis
+from fallow_sieve.core.ingredients.functions import standards
 
 TOO_MUCH = 10.0
 
@@ -27,7 +28,7 @@ def odd_shares(analysis: FormulaAnalysis, usual: Sequence[UsualShare]) -> tuple[
     by = {u.ingredient: u for u in usual}
     found = []
     for x in analysis.lines:
-        rule = by.get(x.ingredient)
+        rule = next((by[s] for s in standards(x.functions) if s in by), None)
         if rule is not None and x.in_dough and x.flour_pct is not None and x.flour_pct >= TOO_MUCH * rule.typical_pct:
             found.append(
                 f"{x.name}: {x.flour_pct:.0f} % of flour is {x.flour_pct / rule.typical_pct:.0f} times the usual "

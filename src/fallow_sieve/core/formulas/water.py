@@ -10,6 +10,7 @@ import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
+from fallow_sieve.core.ingredients.functions import Kind
 from fallow_sieve.core.ingredients.ingredient import Ingredient, Role
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.values.estimates import Z_95, Range
@@ -72,19 +73,19 @@ def predict(
     if band is None:
         return _untold("No water is on record for this use: choose a use, or a consistency that it knows.")
     flour_g = sum(flours.values())
-    thirsty = {s: m for s, m in flours.items() if s not in holds}
+    thirsty = {s: m for s, m in flours.items() if _hold(shelf[s], holds) is None}
     if flour_g <= 0 or not thirsty:
         return _untold("There is no flour to wet yet.")
     items = [shelf[s] for s in thirsty]
     ranges = [i.range_of("thirst_g_per_g") for i in items]
     unknown = [i.name for i, r in zip(items, ranges, strict=True) if r is None]
-    unknown += [shelf[s].name for s in binders if s not in holds]
+    unknown += [shelf[s].name for s in binders if _hold(shelf[s], holds) is None]
     if unknown:
         return _untold(f"The water taken by {', '.join(unknown)} is not known.")
     drinks = [(i, m, r) for i, m, r in zip(items, thirsty.values(), ranges, strict=True) if r is not None]
     thirst, reach = _thirst(drinks)
     thirst_pct = 100 * THIRST_SLOPE * (thirst - THIRST_OF_REFERENCE)
-    binding = {**binders, **{s: m for s, m in flours.items() if s in holds}}
+    binding = {**binders, **{s: m for s, m in flours.items() if s not in thirsty}}
     takers = (*_flours(drinks, band.typical_pct + thirst_pct), *_binders(binding, flour_g, shelf, holds))
     binder_pct = sum(t.water_pct for t in takers if t.is_binder)
     rest = thirst_pct + binder_pct
@@ -100,6 +101,11 @@ def predict(
         takers=takers,
         say="",
     )
+
+
+def _hold(item: Ingredient, holds: Mapping[str, float]) -> float | None:
+    """The g of water that 1 g of a binder holds in a dough, by what it does; None where it is none, or not known."""
+    return holds.get(item.standard(Kind.BINDER) or "")
 
 
 def _untold(why: str) -> Prediction:
@@ -128,4 +134,6 @@ def _flours(drinks: _Drinks, flours_pct: float) -> list[Taker]:
 
 def _binders(binders: Mapping[str, float], flour_g: float, shelf: Shelf, holds: Mapping[str, float]) -> list[Taker]:
     doses = {s: 100 * m / flour_g for s, m in binders.items()}
-    return [Taker(s, shelf[s].name, shelf[s].role, True, d, d * holds[s]) for s, d in doses.items()]
+    return [
+        Taker(s, shelf[s].name, shelf[s].role, True, d, d * (_hold(shelf[s], holds) or 0.0)) for s, d in doses.items()
+    ]

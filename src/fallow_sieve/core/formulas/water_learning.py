@@ -13,11 +13,11 @@ from fallow_sieve.core.formulas.water import Prediction
 from fallow_sieve.core.values.errors import BadInputError
 
 PRIOR_SD = 0.12
-BAKE_SD = 0.06
+POUR_SD = 0.06
 
 
 @dataclass(frozen=True, slots=True)
-class Bake:
+class Pour:
     """Water that really went into a bake and what was predicted without any correction, both % of flour base."""
 
     predicted_pct: float
@@ -52,39 +52,39 @@ class Learnt:
 _LEVEL_VARIANCE = PRIOR_SD**2 / 3
 
 
-def check_bake(bake: Bake) -> None:
+def check_pour(pour: Pour) -> None:
     """Raise BadInputError unless both waters (% of flour base) are over 0 and within a factor of three."""
-    for name, value in (("predicted", bake.predicted_pct), ("actual", bake.actual_pct)):
+    for name, value in (("predicted", pour.predicted_pct), ("actual", pour.actual_pct)):
         if not (math.isfinite(value) and 0 < value <= 1000):
             raise BadInputError(f"{name} water of {value:g} % of flour", right="it must be over 0 and at most 1000 %")
-    if abs(bake.log_ratio) > math.log(3):
+    if abs(pour.log_ratio) > math.log(3):
         raise BadInputError(
-            f"{bake.actual_pct:.0f} % of flour went in where {bake.predicted_pct:.0f} % was predicted",
+            f"{pour.actual_pct:.0f} % of flour went in where {pour.predicted_pct:.0f} % was predicted",
             place="/poured_g",
             right="check the grams: more than three times as much, or a third, is taken for a slip",
         )
 
 
-def learn(bakes: Sequence[Bake], blend: str, family: str) -> tuple[Learnt, Learnt, Learnt]:
-    """Return what `bakes` teach about the kitchen, the use family and the blend (ln of a factor, and its sd).
+def learn(pours: Sequence[Pour], blend: str, family: str) -> tuple[Learnt, Learnt, Learnt]:
+    """Return what `pours` teach about the kitchen, the use family and the blend (ln of a factor, and its sd).
 
     A normal model with three nested levels, prior sd 0.12 in all and 0.06 for one bake; solved exactly. What the same
-    bakes teach is remembered: it is asked at every move of a hand.
+    pours teach is remembered: it is asked at every move of a hand.
     """
-    return _learn(tuple(bakes), blend, family)
+    return _learn(tuple(pours), blend, family)
 
 
 @lru_cache(maxsize=256)
-def _learn(bakes: tuple[Bake, ...], blend: str, family: str) -> tuple[Learnt, Learnt, Learnt]:
+def _learn(pours: tuple[Pour, ...], blend: str, family: str) -> tuple[Learnt, Learnt, Learnt]:
     groups: dict[tuple[str, str], list[float]] = {}
-    for bake in bakes:
-        check_bake(bake)
-        groups.setdefault((bake.family, bake.blend), []).append(bake.log_ratio)
+    for pour in pours:
+        check_pour(pour)
+        groups.setdefault((pour.family, pour.blend), []).append(pour.log_ratio)
     keys = list(groups)
     counts = np.array([len(groups[k]) for k in keys], dtype=float)
     means = np.array([float(np.mean(groups[k])) for k in keys])
     shared = np.array([[_shared(a, b, 3) for b in keys] for a in keys]).reshape(len(keys), len(keys))
-    noisy = shared + np.diag(BAKE_SD**2 / counts)
+    noisy = shared + np.diag(POUR_SD**2 / counts)
     target = (family, blend)
     here = (
         sum(len(v) for v in groups.values()),
@@ -128,7 +128,7 @@ def correct(prediction: Prediction, learnt: Sequence[Learnt]) -> Corrected | Non
     if typical is None or low is None or high is None or typical <= 0:
         return None
     found = learnt[-1]
-    sharper = math.hypot(found.sd, BAKE_SD) / math.hypot(PRIOR_SD, BAKE_SD)
+    sharper = math.hypot(found.sd, POUR_SD) / math.hypot(PRIOR_SD, POUR_SD)
     centre = typical * found.factor
     reach_low = (max(low, 1e-6) / typical) ** sharper
     reach_high = (high / typical) ** sharper

@@ -26,7 +26,7 @@ class Column:
 
 
 @dataclass(frozen=True, slots=True)
-class Known:
+class Provenance:
     """How a number is known: quality, source, and the ISO date it was noted on (empty for bundled tables)."""
 
     quality: str
@@ -41,7 +41,7 @@ class Cell:
     typical: float
     low: float
     high: float
-    known: Known
+    known: Provenance
 
 
 _DECIMALS = {"g": 1, "mg": 0, "µg": 0, "kJ": 0, "kcal": 0, "g/mL": 2, "g water per g": 2, "0–1": 1}
@@ -123,12 +123,12 @@ def available_fact(item: Ingredient) -> Fact | None:
 
 
 def _cell(r: Range, factor: float, fact: Fact) -> Cell:
-    known = Known(str(fact.quality), fact.source, fact.noted_on)
+    known = Provenance(str(fact.quality), fact.source, fact.noted_on)
     return Cell(r.typical * factor, r.low * factor, r.high * factor, known)
 
 
 def _plain(value: float | None, source: str, quality: str = "label") -> Cell | None:
-    return None if value is None else Cell(value, value, value, Known(quality, source))
+    return None if value is None else Cell(value, value, value, Provenance(quality, source))
 
 
 def _weight(item: Ingredient, basis: Basis) -> Cell | None:

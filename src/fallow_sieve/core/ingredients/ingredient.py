@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 from enum import StrEnum
 from types import MappingProxyType
 
+from fallow_sieve.core.ingredients.functions import Function, Kind, of_kind, standard_of
 from fallow_sieve.core.ingredients.nutrients import (
     KCAL_PER_G,
     KJ_PER_G,
@@ -108,10 +109,11 @@ class Ingredient:
     """One flour, starch, nut, fibre or binder.
 
     `facts` maps a nutrient (per 100 g) or a property to its Fact; what is absent is unknown, not zero.
-    `usual_max_pct` is % of flour base, `price_per_kg` in the kitchen's currency, `gluten_mg_per_kg` declared or
-    tested (a "below 5" test counts as 5), `keeps_days` the days left to the earliest best-before in stock and
-    `stock_g` the g in its bins. `own` is the kitchen's own, not the bundled library's; `archived` is put away. One
-    lot of an ingredient is an Ingredient too, with `lot_id` and `lot_code`: the numbers are then that lot's.
+    `functions` say what it does in a dough. `usual_max_pct` is % of flour base, `price_per_kg` in the kitchen's
+    currency, `gluten_mg_per_kg` declared or tested (a "below 5" test counts as 5), `keeps_days` the days left to
+    the earliest best-before in stock and `stock_g` the g in its bins. `own` is the kitchen's own, not the bundled
+    library's; `archived` is put away. One lot of an ingredient is an Ingredient too, with `lot_id` and `lot_code`:
+    the numbers are then that lot's.
     """
 
     slug: str
@@ -123,6 +125,7 @@ class Ingredient:
     gluten_risk: str = ""
     allergens: tuple[str, ...] = ()
     watch: tuple[str, ...] = ()
+    functions: tuple[Function, ...] = ()
     flavour_words: tuple[str, ...] = ()
     usual_max_pct: float | None = None
     usual_max_reason: str = ""
@@ -143,6 +146,20 @@ class Ingredient:
     def contains_gluten(self) -> bool:
         """Whether it is made from a cereal with gluten."""
         return self.gluten_risk == "contains-gluten"
+
+    def function(self, kind: Kind) -> Function | None:
+        """Return what it does of this kind, or None."""
+        return of_kind(self.functions, kind)
+
+    def standard(self, kind: Kind) -> str | None:
+        """Return the slug by which tables know what it does of this kind, or None."""
+        return standard_of(self.functions, kind)
+
+    @property
+    def lab(self) -> tuple[float, float, float] | None:
+        """Its typical L*, a* and b*, or None where they are not all known."""
+        lightness, a, b = (self.range_of(n) for n in ("lightness_l", "colour_a", "colour_b"))
+        return None if lightness is None or a is None or b is None else (lightness.typical, a.typical, b.typical)
 
     def range_of(self, name: str) -> Range | None:
         """Return the range of a nutrient per 100 g or of a property in its unit, or None where unknown."""

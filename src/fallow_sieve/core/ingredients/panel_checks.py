@@ -14,7 +14,7 @@ ENERGY_OFF_PCT = 15.0
 
 
 @dataclass(frozen=True, slots=True)
-class Check:
+class PanelCheck:
     """Something that does not fit: its kind, whether it cannot be or only looks odd, the field, and what to do."""
 
     kind: str
@@ -24,7 +24,7 @@ class Check:
     look: str
 
 
-def check_label(reading: LabelReading, so_far: SoFar) -> tuple[Check, ...]:
+def check_label(reading: LabelReading, so_far: SoFar) -> tuple[PanelCheck, ...]:
     """Return what does not fit in a label (numbers per 100 g), what cannot be at all first."""
     found = [
         *_over_100(reading),
@@ -41,14 +41,14 @@ def _range(reading: LabelReading, name: str) -> Range | None:
     return number.per_100_g if number else None
 
 
-def _over_100(reading: LabelReading) -> Iterable[Check]:
+def _over_100(reading: LabelReading) -> Iterable[PanelCheck]:
     names = ["protein_g", "fat_g", "carbohydrate_g"]
     if reading.convention is Convention.APART:
         names.append("fibre_g")
     known = [r for n in names if (r := _range(reading, n)) is not None]
     low, typical = sum(r.low for r in known), sum(r.typical for r in known)
     if low > 100:
-        yield Check(
+        yield PanelCheck(
             "over-100",
             "impossible",
             "serving_g",
@@ -60,7 +60,7 @@ def _over_100(reading: LabelReading) -> Iterable[Check]:
 _HOLDS = (("fibre_g", "carbohydrate_g"), ("sugars_g", "carbohydrate_g"), ("saturated_fat_g", "fat_g"))
 
 
-def _inside_one_another(reading: LabelReading) -> Iterable[Check]:
+def _inside_one_another(reading: LabelReading) -> Iterable[PanelCheck]:
     for inner, outer in _HOLDS:
         a, b = _range(reading, inner), _range(reading, outer)
         if a is None or b is None or a.low <= b.high:
@@ -74,7 +74,7 @@ def _inside_one_another(reading: LabelReading) -> Iterable[Check]:
         )
         name, holder = NUTRIENTS[inner].label, _plain(outer)
         say = f"{name} ({a.typical:.1f} g) is more than the {holder} that holds it ({b.typical:.1f} g)."
-        yield Check("inside", "impossible", inner, say, look)
+        yield PanelCheck("inside", "impossible", inner, say, look)
 
 
 def _plain(name: str) -> str:
@@ -98,7 +98,7 @@ def computed_kcal(reading: LabelReading) -> Range | None:
     return Range(min(low, typical), typical, max(high, typical))
 
 
-def _energy(reading: LabelReading) -> Iterable[Check]:
+def _energy(reading: LabelReading) -> Iterable[PanelCheck]:
     computed = computed_kcal(reading)
     if computed is None or computed.typical <= 0:
         return
@@ -108,7 +108,7 @@ def _energy(reading: LabelReading) -> Iterable[Check]:
             yield from _one_energy(name, printed, computed, per_kcal)
 
 
-def _one_energy(name: str, printed: Range, computed: Range, per_kcal: float) -> Iterable[Check]:
+def _one_energy(name: str, printed: Range, computed: Range, per_kcal: float) -> Iterable[PanelCheck]:
     unit, other = ("kcal", "kJ") if name == "energy_kcal" else ("kJ", "kcal")
     expected = computed.typical * per_kcal
     off_pct = 100 * (printed.typical - expected) / expected
@@ -119,18 +119,18 @@ def _one_energy(name: str, printed: Range, computed: Range, per_kcal: float) -> 
     side = "over" if off_pct > 0 else "under"
     say = f"The energy is {abs(off_pct):.0f} % {side} what 4/9/4/2 gives ({expected:.0f} {unit})."
     if abs(ratio / slip - 1) <= ENERGY_OFF_PCT / 100:
-        yield Check("unit", "look", name, say, f"It fits as {other}: is it typed under the wrong unit?")
+        yield PanelCheck("unit", "look", name, say, f"It fits as {other}: is it typed under the wrong unit?")
     elif printed.low <= computed.high * per_kcal and printed.high >= computed.low * per_kcal:
-        yield Check(
+        yield PanelCheck(
             "energy", "look", name, say, "Rounding on so small a serving can explain it; check the figures once."
         )
     else:
-        yield Check(
-            "energy", "look", name, say, "Check each figure, the serving, and which convention the bag follows."
+        yield PanelCheck(
+            "energy", "look", name, say, "PanelCheck each figure, the serving, and which convention the bag follows."
         )
 
 
-def _two_ways(reading: LabelReading) -> Iterable[Check]:
+def _two_ways(reading: LabelReading) -> Iterable[PanelCheck]:
     pairs = (
         ("energy_kj", "energy_kcal", KJ_PER_KCAL, "kJ should be 4.184 × kcal"),
         ("salt_g", "sodium_mg", SALT_PER_SODIUM / 1000, "salt should be 2.5 × sodium"),
@@ -140,14 +140,14 @@ def _two_ways(reading: LabelReading) -> Iterable[Check]:
         if a is None or b is None or (a.low <= b.high * factor * 1.03 and a.high >= b.low * factor * 0.97):
             continue
         say = f"{NUTRIENTS[one].label} and {NUTRIENTS[two].label.lower()} do not agree: {rule}."
-        yield Check("twice", "look", one, say, "One of the two has slipped: compare both with the bag.")
+        yield PanelCheck("twice", "look", one, say, "One of the two has slipped: compare both with the bag.")
 
 
 _FAR = 8.0
 _LEAST_GAP = {"g": 2.0, "mg": 50.0, "kcal": 50.0, "kJ": 200.0}
 
 
-def _slipped(reading: LabelReading, so_far: SoFar) -> Iterable[Check]:
+def _slipped(reading: LabelReading, so_far: SoFar) -> Iterable[PanelCheck]:
     """A number far from what is usual for the flour: a unit or a decimal point has slipped, or it is another thing."""
     for name, number in reading.numbers.items():
         usual, found = so_far.of(name), number.per_100_g
@@ -159,7 +159,7 @@ def _slipped(reading: LabelReading, so_far: SoFar) -> Iterable[Check]:
             say = (
                 f"{NUTRIENTS[name].label} of {found.typical:.3g} {unit} per 100 g, where {usual.typical:.3g} is usual."
             )
-            yield Check(
+            yield PanelCheck(
                 "slipped", "look", name, say, f"Look at the decimal point, and whether the bag prints {_other(unit)}."
             )
 

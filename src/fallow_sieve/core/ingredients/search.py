@@ -2,9 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable, Sequence
+from collections import defaultdict
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 from difflib import SequenceMatcher
+
+from fallow_sieve.core.ingredients.shelf import Shelf
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,7 +43,7 @@ class Searchable:
 
 
 @dataclass(frozen=True, slots=True)
-class Found:
+class Hit:
     """A hit: its slug, and the other name it was found by (empty where by its own)."""
 
     slug: str
@@ -53,7 +56,7 @@ _SHORTEST_SLIP = 4
 _BEHIND_OWN = (0.0, 0.05, 2.5)
 
 
-def find(query: str, items: Iterable[Searchable]) -> list[Found]:
+def find(query: str, items: Iterable[Searchable]) -> list[Hit]:
     """Return what `query` may mean, best first: words that start with it, then hold it; else what looks like it.
 
     An empty query returns everything in its order. A name counts before another name, and that before the name
@@ -63,7 +66,7 @@ def find(query: str, items: Iterable[Searchable]) -> list[Found]:
     wanted = query.strip().lower()
     known = list(items)
     if not wanted:
-        return [Found(i.slug, "") for i in known]
+        return [Hit(i.slug, "") for i in known]
     parts = wanted.split()
     holding = [i for i in known if all(part in i.everything for part in parts)]
     return _ranked(holding, wanted, _rank) or (
@@ -71,7 +74,7 @@ def find(query: str, items: Iterable[Searchable]) -> list[Found]:
     )
 
 
-def _ranked(items: Sequence[Searchable], wanted: str, rank: Callable[[str, Name], float]) -> list[Found]:
+def _ranked(items: Sequence[Searchable], wanted: str, rank: Callable[[str, Name], float]) -> list[Hit]:
     ranked = []
     for order, item in enumerate(items):
         best, by = max(
@@ -83,7 +86,7 @@ def _ranked(items: Sequence[Searchable], wanted: str, rank: Callable[[str, Name]
             key=lambda r: r[0],
         )
         if best > 0:
-            ranked.append((-best, order, Found(item.slug, "" if by == item.name else by)))
+            ranked.append((-best, order, Hit(item.slug, "" if by == item.name else by)))
     return [found for _, _, found in sorted(ranked, key=lambda r: r[:2])]
 
 
@@ -114,3 +117,35 @@ class LookAlike:
     ingredient: str
     taken_for: str
     differ: str
+
+
+@dataclass(frozen=True, slots=True)
+class TakenFor:
+    """Another ingredient (slug and name) that one is taken for, and how they differ."""
+
+    ingredient: str
+    name: str
+    differ: str
+
+
+def taken_for(slug: str, shelf: Shelf, pairs: Iterable[LookAlike]) -> tuple[TakenFor, ...]:
+    """Return what the ingredient `slug` is taken for, by the known `pairs`, as far as it is on the shelf."""
+    found = []
+    for pair in pairs:
+        if slug in (pair.ingredient, pair.taken_for):
+            other = pair.taken_for if pair.ingredient == slug else pair.ingredient
+            if other in shelf:
+                found.append(TakenFor(other, shelf[other].name, pair.differ))
+    return tuple(found)
+
+
+def searchables(shelf: Shelf, other_names: Mapping[str, Sequence[str]], pairs: Iterable[LookAlike]) -> list[Searchable]:
+    """Return what can be looked for on `shelf`: by name, other names, and names of what it is taken for."""
+    alike: dict[str, list[str]] = defaultdict(list)
+    for pair in pairs:
+        if pair.ingredient in shelf and pair.taken_for in shelf:
+            alike[pair.ingredient].append(shelf[pair.taken_for].name)
+            alike[pair.taken_for].append(shelf[pair.ingredient].name)
+    return [
+        Searchable(i.slug, i.name, tuple(other_names.get(i.slug, ())), tuple(alike[i.slug])) for i in shelf.ingredients
+    ]

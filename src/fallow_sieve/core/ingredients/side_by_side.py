@@ -44,7 +44,7 @@ SIDE_BY_SIDE = (
 
 
 @dataclass(frozen=True, slots=True)
-class Line:
+class ComparedNumber:
     """One number of several flours: its column, a cell for each (None: unknown), and the end of the common scale."""
 
     column: Column
@@ -56,7 +56,7 @@ class Line:
 class SideBySide:
     """Flours side by side: the lines, those among them that are taken for one another, and what differs most."""
 
-    lines: tuple[Line, ...]
+    lines: tuple[ComparedNumber, ...]
     look_alikes: tuple[LookAlike, ...]
     say: str
 
@@ -74,9 +74,9 @@ def side_by_side(slugs: Sequence[str], shelf: Shelf, basis: Basis, pairs: Sequen
     return SideBySide(lines, alike, _say(items, shelf))
 
 
-def _line(column: Column, items: Sequence[Ingredient], basis: Basis) -> Line:
+def _line(column: Column, items: Sequence[Ingredient], basis: Basis) -> ComparedNumber:
     cells = tuple(cell(i, column, basis) for i in items)
-    return Line(column, cells, max((c.high for c in cells if c), default=0.0))
+    return ComparedNumber(column, cells, max((c.high for c in cells if c), default=0.0))
 
 
 def _say(items: Sequence[Ingredient], shelf: Shelf) -> str:

@@ -16,6 +16,7 @@ import numpy as np
 from fallow_sieve.core.ingredients.ingredient import PROPERTIES, Ingredient
 from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
 from fallow_sieve.core.ingredients.shelf import COLUMN, FloatArray, Shelf
+from fallow_sieve.core.values.changes import Change, moved
 
 BEHAVIOUR = (
     "thirst_g_per_g",
@@ -38,17 +39,13 @@ _UNKNOWN_SPREADS = 1.0
 
 
 @dataclass(frozen=True, slots=True)
-class Change:
-    """What would change in one property: from and to in its unit, the difference in spreads, and its share.
+class Shift:
+    """What would change in one property: the change in its unit, the difference in spreads, and its share.
 
     `share_pct` is the part of the squared distance that it makes up.
     """
 
-    field: str
-    label: str
-    unit: str
-    before: float
-    after: float
+    change: Change
     spreads: float
     share_pct: float
 
@@ -65,7 +62,7 @@ class StandIn:
     name: str
     distance: float
     known_pct: float
-    changes: tuple[Change, ...]
+    changes: tuple[Shift, ...]
     adds: tuple[str, ...]
     loses: tuple[str, ...]
     say: str
@@ -164,10 +161,10 @@ def _stand_in(
     )
 
 
-def _change(name: str, old: Ingredient, new: Ingredient, spreads: float, share_pct: float) -> Change:
+def _change(name: str, old: Ingredient, new: Ingredient, spreads: float, share_pct: float) -> Shift:
     info = PROPERTIES.get(name) or NUTRIENTS[name]
     before, after = old.facts[name].range.typical, new.facts[name].range.typical
-    return Change(name, info.label, info.unit, before, after, spreads, share_pct)
+    return Shift(moved(name, info.label, before, after, info.unit), spreads, share_pct)
 
 
 _WORDS = {
@@ -189,12 +186,13 @@ _WORDS = {
 }
 
 
-def _word(c: Change) -> str:
-    by = abs(c.after - c.before)
-    return _WORDS[c.field][0 if c.after > c.before else 1].format(by, f"{by:.0f}" if by >= 2 else f"{by:.1f}")
+def _word(c: Shift) -> str:
+    size = c.change.size or 0.0
+    by = abs(size)
+    return _WORDS[c.change.what][0 if size > 0 else 1].format(by, f"{by:.0f}" if by >= 2 else f"{by:.1f}")
 
 
-def _say(most: Sequence[Change], adds: Sequence[str]) -> str:
+def _say(most: Sequence[Shift], adds: Sequence[str]) -> str:
     said = [_word(c) for c in most]
     line = ", ".join(said) or "nearly the same"
     brought = f"; brings {', '.join(a.replace('-', ' ') for a in adds)}" if adds else ""

@@ -9,8 +9,6 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from scipy.special import stdtrit
-
 from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.core.values.estimates import Range
 
@@ -48,6 +46,8 @@ def t_95(readings: int) -> float:
     >>> round(t_95(3), 3)
     4.303
     """
+    from scipy.special import stdtrit  # loaded when a spread is first asked for
+
     return float(stdtrit(readings - 1, 0.975))
 
 

@@ -13,8 +13,6 @@ from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.optimize import Bounds, LinearConstraint, linprog, milp
-from scipy.sparse import csc_array
 
 Array = NDArray[np.float64]
 Terms = Sequence[tuple[slice, Any]]
@@ -22,7 +20,7 @@ GAP = 1e-7
 _SHORTEST_S = 0.05
 
 
-class Found(StrEnum):
+class Outcome(StrEnum):
     """How a search ended: proven best, stopped with one in hand, proven impossible, stopped with none."""
 
     OPTIMAL = "optimal"
@@ -35,7 +33,7 @@ class Found(StrEnum):
 class Answer:
     """What a search found: values of the variables, the objective (minimised), and its relative gap (0 proven)."""
 
-    found: Found
+    found: Outcome
     values: Array
     objective: float
     gap: float
@@ -43,7 +41,7 @@ class Answer:
     @property
     def is_usable(self) -> bool:
         """Whether there are values at all."""
-        return self.found in (Found.OPTIMAL, Found.STOPPED)
+        return self.found in (Outcome.OPTIMAL, Outcome.STOPPED)
 
 
 @dataclass(frozen=True, slots=True)
@@ -113,12 +111,15 @@ def solve(
     With `confirm`, "infeasible" is asked again without presolve, which errs at times on limits that leave a hair.
     """
     answer = _solved(program, cost, effort, presolve)
-    if answer.found is Found.INFEASIBLE and presolve and confirm and not effort.is_spent:
+    if answer.found is Outcome.INFEASIBLE and presolve and confirm and not effort.is_spent:
         return _solved(program, cost, effort, False)
     return answer
 
 
 def _solved(program: Program, cost: Array, effort: Effort, presolve: bool) -> Answer:
+    from scipy.optimize import Bounds, LinearConstraint, milp  # loaded when something is first solved
+    from scipy.sparse import csc_array
+
     left = effort.seconds_left()
     options = {"presolve": presolve, "mip_rel_gap": GAP}
     if math.isfinite(left):
@@ -146,11 +147,11 @@ def _laid_out(program: Program) -> tuple[Array, Array, Array]:
 def _translated(answer: object) -> Answer:
     values, status = getattr(answer, "x", None), getattr(answer, "status", 4)
     if values is None:
-        found = Found.INFEASIBLE if status == 2 else Found.NOTHING
+        found = Outcome.INFEASIBLE if status == 2 else Outcome.NOTHING
         return Answer(found, np.empty(0), math.nan, math.inf)
     gap = getattr(answer, "mip_gap", None) or 0.0
-    found = Found.OPTIMAL if status == 0 else Found.STOPPED
-    return Answer(found, np.asarray(values), float(getattr(answer, "fun")), 0.0 if found is Found.OPTIMAL else gap)  # noqa: B009
+    found = Outcome.OPTIMAL if status == 0 else Outcome.STOPPED
+    return Answer(found, np.asarray(values), float(getattr(answer, "fun")), 0.0 if found is Outcome.OPTIMAL else gap)  # noqa: B009
 
 
 @dataclass(frozen=True, slots=True)
@@ -163,6 +164,8 @@ class Duals:
 
 def prices(program: Program, cost: Array) -> Duals:
     """Return the optimum with every variable continuous, and what one unit more of each row's limit would add to it."""
+    from scipy.optimize import linprog
+
     matrix, low, high = _laid_out(program)
     upper, lower = np.isfinite(high), np.isfinite(low)
     tops, bottoms = matrix[upper], -matrix[lower]

@@ -14,7 +14,7 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from fallow_sieve.core.blends.metrics import METRICS
-from fallow_sieve.core.numerics.solver import UNLIMITED, Array, Effort, Found, Terms, solve
+from fallow_sieve.core.numerics.solver import UNLIMITED, Array, Effort, Outcome, Terms, solve
 from fallow_sieve.core.optimise.model import Model, state
 from fallow_sieve.core.optimise.problem import Limit, Problem
 
@@ -70,7 +70,7 @@ def _can(problem: Problem, limits: Sequence[Limit], effort: Effort) -> bool:
     """Whether they can hold together; where the time ran out before that was known, nothing is called a clash."""
     model = state(replace(problem, limits=tuple(limits)))
     answer = solve(model.program, np.zeros(len(model.program.low)), effort)
-    return answer.found is not Found.INFEASIBLE
+    return answer.found is not Outcome.INFEASIBLE
 
 
 def _smallest(problem: Problem, limits: Sequence[Limit], effort: Effort) -> tuple[Limit, ...]:
@@ -88,7 +88,7 @@ def _elastic(problem: Problem, limits: Sequence[Limit], effort: Effort) -> tuple
         slacks = [(x, loosened(model, x)[0]) for x in free]
         terms: Terms = [(at, 1.0) for _, at in slacks]
         answer = solve(model.program, model.program.cost(terms), effort)
-        if answer.found is Found.INFEASIBLE:
+        if answer.found is Outcome.INFEASIBLE:
             return tuple(x for x in limits if x in held)
         if not answer.is_usable:
             return tuple(limits)

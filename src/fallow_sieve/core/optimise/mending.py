@@ -12,6 +12,7 @@ import numpy as np
 
 from fallow_sieve.core.blends.analysis import Analysis
 from fallow_sieve.core.blends.blend import Blend
+from fallow_sieve.core.blends.differences import OF_FLOUR
 from fallow_sieve.core.blends.fit import Fit, fit_to
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.numerics.solver import UNLIMITED, Array, Effort
@@ -23,20 +24,11 @@ from fallow_sieve.core.optimise.problem import Problem
 from fallow_sieve.core.optimise.proposals import judged
 from fallow_sieve.core.optimise.wishes import MIN_SHARE_PCT, Wishes
 from fallow_sieve.core.values.bands import Status
+from fallow_sieve.core.values.changes import Change, came_or_went
 from fallow_sieve.core.values.quantities import CupStandard
 
 MOST_TOUCHED = 3
 _HAIR = 1e-7
-
-
-@dataclass(frozen=True, slots=True)
-class Change:
-    """A part's share before and after, % of flour base; 0 where it is new or taken out."""
-
-    ingredient: str
-    name: str
-    from_pct: float
-    to_pct: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -185,7 +177,8 @@ def _mending(bench: BenchShares, shelf: Shelf, shares: Array, touched: int) -> M
     fit, _ = judged(p, shelf, shares)
     changed = np.flatnonzero(np.abs(shares - bench.now) > _HAIR)
     changes = tuple(
-        Change(p.slugs[i], p.mix.flours[i].name, float(bench.now[i]), float(shares[i])) for i in map(int, changed)
+        came_or_went(p.slugs[i], p.mix.flours[i].name, float(bench.now[i]), float(shares[i]), OF_FLOUR)
+        for i in map(int, changed)
     )
     after = tuple((s, float(x)) for s, x in zip(p.slugs, shares, strict=True) if x > 0)
     handled = 1 if touched == 1 else len(changes)

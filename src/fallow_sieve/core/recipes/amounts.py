@@ -147,7 +147,7 @@ class Unit:
 
 
 @dataclass(frozen=True, slots=True)
-class Measured:
+class WrittenAmount:
     """An amount in a unit, as written from `start` to `end`: g for a mass, mL for a volume, else a count."""
 
     amount: Amount
@@ -161,7 +161,7 @@ _FILL = re.compile(r"\s*(" + "|".join(FILLED) + r")\b", re.IGNORECASE)
 _PLUS = re.compile(r"\s*(?:plus|\+|and|&|,)?\s*(?=[\d.]|half\b|a\b)", re.IGNORECASE)
 
 
-def measured_at(text: str, at: int, units: Mapping[str, Unit]) -> Measured | None:
+def measured_at(text: str, at: int, units: Mapping[str, Unit]) -> WrittenAmount | None:
     """Return the amount with its unit that starts at `at`: "1 scant cup", "1 lb 4 oz", "2 eggs" (a count).
 
     `units` are by how they are written, in lower case; a lone T, t or C is told apart by its case.
@@ -181,8 +181,8 @@ def measured_at(text: str, at: int, units: Mapping[str, Unit]) -> Measured | Non
     amount, end = _filled(text, amount, end)
     unit, after = unit_at(text, end, units)
     if unit is None:
-        return Measured(amount, COUNT, at, end)
-    return _more(text, Measured(_in(amount, unit), unit, at, after), units)
+        return WrittenAmount(amount, COUNT, at, end)
+    return _more(text, WrittenAmount(_in(amount, unit), unit, at, after), units)
 
 
 def _one_of(text: str, at: int, units: Mapping[str, Unit]) -> tuple[Amount, int] | None:
@@ -211,7 +211,7 @@ def _in(amount: Amount, unit: Unit) -> Amount:
     return replace(done, guesses=(*done.guesses, unit.guess)) if unit.guess else done
 
 
-def _more(text: str, first: Measured, units: Mapping[str, Unit]) -> Measured:
+def _more(text: str, first: WrittenAmount, units: Mapping[str, Unit]) -> WrittenAmount:
     """A smaller amount of the same kind that follows: "1 lb 4 oz", "1 cup plus 2 tablespoons"."""
     plus = _PLUS.match(text, first.end)
     if plus is None:
@@ -224,7 +224,7 @@ def _more(text: str, first: Measured, units: Mapping[str, Unit]) -> Measured:
     unit, after = unit_at(text, end, units)
     if unit is None or unit.kind != first.unit.kind or unit.size >= first.unit.size:
         return first
-    return Measured(first.amount.plus(_in(amount, unit)), first.unit, first.start, after)
+    return WrittenAmount(first.amount.plus(_in(amount, unit)), first.unit, first.start, after)
 
 
 _UNIT_WORDS = re.compile(r"\s*-?\s*([A-Za-z]+(?:\.|\b)(?:\s?[A-Za-z]+\.?)?)")

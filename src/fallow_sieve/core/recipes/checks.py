@@ -18,7 +18,7 @@ DENSITY_LOW, DENSITY_HIGH = 0.2, 1.7
 
 
 @dataclass(frozen=True, slots=True)
-class Finding:
+class RecipeCheck:
     """One finding: its kind, the line it stands on (from 1), the column if known, and what is odd, in a sentence."""
 
     kind: str
@@ -29,7 +29,7 @@ class Finding:
 
 def check_recipe(
     recipe: ReadRecipe, shelf: Shelf, marks: Sequence[GasMark], usual: Sequence[UsualShare], alike: Sequence[LookAlike]
-) -> tuple[Finding, ...]:
+) -> tuple[RecipeCheck, ...]:
     """Return what is odd about a recipe, in the order of its lines. Nothing is changed by it."""
     found = [
         *_ovens(recipe.ovens, marks),
@@ -41,11 +41,11 @@ def check_recipe(
     return tuple(sorted(found, key=lambda f: (f.line, f.column or 0)))
 
 
-def _ovens(mentions: Sequence[OvenMention], marks: Sequence[GasMark]) -> list[Finding]:
-    return [Finding("temperature", c.line, c.column, c.say) for c in oven_clashes(mentions, marks)]
+def _ovens(mentions: Sequence[OvenMention], marks: Sequence[GasMark]) -> list[RecipeCheck]:
+    return [RecipeCheck("temperature", c.line, c.column, c.say) for c in oven_clashes(mentions, marks)]
 
 
-def _twin(x: ReadLine, shelf: Shelf) -> list[Finding]:
+def _twin(x: ReadLine, shelf: Shelf) -> list[RecipeCheck]:
     """A mass whose volume twin makes it 0.2 to 1.7 times as dense as the ingredient is believed; outside it is not."""
     if x.mass_twin is None or not x.volume_twin_ml or x.ingredient is None:
         return []
@@ -58,7 +58,7 @@ def _twin(x: ReadLine, shelf: Shelf) -> list[Finding]:
         return []
     fair = x.volume_twin_ml * density.typical
     return [
-        Finding(
+        RecipeCheck(
             "twin",
             x.number,
             None,
@@ -68,7 +68,7 @@ def _twin(x: ReadLine, shelf: Shelf) -> list[Finding]:
     ]
 
 
-def _slips(recipe: ReadRecipe, shelf: Shelf) -> list[Finding]:
+def _slips(recipe: ReadRecipe, shelf: Shelf) -> list[RecipeCheck]:
     """A unit a thousand times too small or large beside the rest of the recipe."""
     masses = [(x, x.mass.typical) for x in recipe.lines if x.mass is not None and x.ingredient]
     flour = sum(m for x, m in masses if x.ingredient and is_flour(shelf[x.ingredient]) and x.unit != "mg")
@@ -78,12 +78,12 @@ def _slips(recipe: ReadRecipe, shelf: Shelf) -> list[Finding]:
         wet_or_flour = is_flour(shelf[x.ingredient]) or x.kind == "volume"
         if x.unit == "mg" and (wet_or_flour or mass * 1000 < flour):
             found.append(
-                Finding("unit", x.number, None, f"“{x.text}”: mg where g is usual? {mass * 1000:.3g} g would fit.")
+                RecipeCheck("unit", x.number, None, f"“{x.text}”: mg where g is usual? {mass * 1000:.3g} g would fit.")
             )
         elif flour > 0 and x.unit in ("l", "kg") and mass > 10 * flour and mass / 1000 < 3 * flour:
             small = {"l": "ml", "kg": "g"}[x.unit]
             found.append(
-                Finding(
+                RecipeCheck(
                     "unit",
                     x.number,
                     None,
@@ -91,11 +91,11 @@ def _slips(recipe: ReadRecipe, shelf: Shelf) -> list[Finding]:
                 )
             )
         elif flour > 0 and x.unit == "ml" and 0 < mass < 0.002 * flour and shelf[x.ingredient].slug == "water":
-            found.append(Finding("unit", x.number, None, f"“{x.text}”: ml where l is usual?"))
+            found.append(RecipeCheck("unit", x.number, None, f"“{x.text}”: ml where l is usual?"))
     return found
 
 
-def _shares(recipe: ReadRecipe, shelf: Shelf, usual: Sequence[UsualShare]) -> list[Finding]:
+def _shares(recipe: ReadRecipe, shelf: Shelf, usual: Sequence[UsualShare]) -> list[RecipeCheck]:
     by = {u.ingredient: u for u in usual}
     flour = sum(x.mass.typical for x in recipe.lines if x.mass and x.ingredient and is_flour(shelf[x.ingredient]))
     if flour <= 0:
@@ -104,17 +104,17 @@ def _shares(recipe: ReadRecipe, shelf: Shelf, usual: Sequence[UsualShare]) -> li
     return [f for x, rule, pct in lines if (f := _share(x, rule, pct))]
 
 
-def _share(x: ReadLine, rule: UsualShare, pct: float) -> Finding | None:
+def _share(x: ReadLine, rule: UsualShare, pct: float) -> RecipeCheck | None:
     if pct >= TOO_MUCH * rule.typical_pct:
         say = f"{pct:.0f} % of the flour is {pct / rule.typical_pct:.0f} times the usual {rule.typical_pct:g} %."
-        return Finding("share", x.number, None, f"“{x.text}”: {say}")
+        return RecipeCheck("share", x.number, None, f"“{x.text}”: {say}")
     if x.unit == "tablespoon" and pct > rule.high_pct:
         say = f"a tablespoon where a teaspoon is usual? {pct:.1f} % of the flour; commonly {rule.high_pct:g} % at most."
-        return Finding("unit", x.number, None, f"“{x.text}”: {say}")
+        return RecipeCheck("unit", x.number, None, f"“{x.text}”: {say}")
     return None
 
 
-def _look_alikes(recipe: ReadRecipe, shelf: Shelf, alike: Sequence[LookAlike]) -> list[Finding]:
+def _look_alikes(recipe: ReadRecipe, shelf: Shelf, alike: Sequence[LookAlike]) -> list[RecipeCheck]:
     """Names that are sold for something else too; wheat flour is what the recipe is about, and is not asked about."""
     found = []
     for x in recipe.lines:
@@ -125,5 +125,5 @@ def _look_alikes(recipe: ReadRecipe, shelf: Shelf, alike: Sequence[LookAlike]) -
             if item.slug == pair.ingredient:
                 other = shelf[pair.taken_for].name.lower()
                 say = f"“{x.name}” is read as {item.name.lower()}, not {other}. {pair.differ}"
-                found.append(Finding("look-alike", x.number, None, say))
+                found.append(RecipeCheck("look-alike", x.number, None, say))
     return found

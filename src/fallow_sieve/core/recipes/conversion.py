@@ -11,14 +11,16 @@ from dataclasses import dataclass, replace
 
 from fallow_sieve.core.blends.binder_load import DoseBand, binder_load
 from fallow_sieve.core.blends.fit import Use
-from fallow_sieve.core.formulas.analysis import analyse_formula
+from fallow_sieve.core.formulas.analysis import LineFacts, analyse_formula
 from fallow_sieve.core.formulas.binder_choice import suggest
-from fallow_sieve.core.formulas.formula import BLEND, OUTSIDE_DOUGH, Formula, Line, Stage, is_flour
+from fallow_sieve.core.formulas.formula import BLEND, OUTSIDE_DOUGH, Formula, Line, When, is_flour
 from fallow_sieve.core.formulas.leavening import has_yeast, powder_equivalent
 from fallow_sieve.core.formulas.pouring import counted_water, with_water
+from fallow_sieve.core.formulas.scaling import egg_lines
 from fallow_sieve.core.formulas.water import Prediction
 from fallow_sieve.core.formulas.water_learning import Corrected
 from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.values.changes import Change
 from fallow_sieve.core.values.errors import BadInputError
 
 MORE_LEAVENING = 1.25
@@ -28,14 +30,12 @@ EGG = "whole-egg"
 
 
 @dataclass(frozen=True, slots=True)
-class Change:
-    """One change: its key, what is done, why, its size (g; None for advice), and whether it is switched on."""
+class ConversionStep:
+    """One change of a conversion (g; a size of None is advice), what is done in words, and whether it is on."""
 
-    key: str
+    change: Change
     say: str
-    reason: str
-    size_g: float | None
-    on: bool
+    on: bool = True
 
 
 @dataclass(frozen=True, slots=True)
@@ -43,7 +43,7 @@ class Conversion:
     """The formula after the changes that are on, every change, and why the bake is a poor candidate, if it is."""
 
     formula: Formula
-    changes: tuple[Change, ...]
+    changes: tuple[ConversionStep, ...]
     poor: tuple[str, ...]
 
 
@@ -72,7 +72,7 @@ def convert(
     """
     if not recipe.blend:
         raise BadInputError("no blend is chosen", place="/blend", right="choose the blend that takes the wheat's place")
-    wheat = [x for x in recipe.lines if _is_wheat(x, shelf) and x.stage not in OUTSIDE_DOUGH]
+    wheat = [x for x in recipe.lines if _is_wheat(x, shelf) and x.when not in OUTSIDE_DOUGH]
     if not wheat:
         raise BadInputError(
             "there is no wheat flour in the recipe", place="/lines", right="mark which line is the flour"
@@ -84,13 +84,29 @@ def convert(
         if found is None:
             continue
         change, after = found
-        on = change.key not in off
+        on = change.change.what not in off
         changes.append(replace(change, on=on))
         state = after if on else state
     return Conversion(state, tuple(changes), _poor(text + " " + recipe.name, rules.poor))
 
 
-_Step = tuple[Change, Formula] | None
+_LABELS = {
+    "flour": "Flour",
+    "egg": "Egg",
+    "binder": "Binder",
+    "leavening": "Leavening",
+    "water": "Water",
+    "rest": "Rest",
+    "mixing": "Mixing",
+    "tin": "Tin",
+}
+
+
+def _step(key: str, say: str, why: str, size_g: float | None) -> ConversionStep:
+    return ConversionStep(Change(key, _LABELS[key], None, None, "g", size_g, why), say)
+
+
+_Step = tuple[ConversionStep, Formula] | None
 
 
 def _is_wheat(line: Line, shelf: Shelf) -> bool:
@@ -122,15 +138,15 @@ def _flour(state: Formula, recipe: Formula, shelf: Shelf, rules: ConversionRules
     else:
         say = f"{total:.0f} g wheat flour → the same grams of the blend."
         reason = "Weight for weight: a cup of another flour differs by up to a quarter."
-    return Change("flour", say, reason, total * factor, True), replace(state, lines=_merged(lines))
+    return _step("flour", say, reason, total * factor), replace(state, lines=_merged(lines))
 
 
 def _merged(lines: Sequence[Line]) -> tuple[Line, ...]:
-    """Blend lines of one stage put together: a recipe with two wheat flours has one line of blend."""
+    """Blend lines of one moment put together: a recipe with two wheat flours has one line of blend."""
     done: list[Line] = []
     for x in lines:
         same = next(
-            (n for n, y in enumerate(done) if x.ingredient == BLEND and (y.ingredient, y.stage) == (BLEND, x.stage)),
+            (n for n, y in enumerate(done) if x.ingredient == BLEND and (y.ingredient, y.when) == (BLEND, x.when)),
             None,
         )
         if same is None:
@@ -146,14 +162,14 @@ def _egg(state: Formula, recipe: Formula, shelf: Shelf, rules: ConversionRules) 
     if flour <= 0 or not _is_very_thirsty(state, shelf):
         return None
     more = flour  # about an egg for each 50 g of such flour
-    at = next((n for n, x in enumerate(state.lines) if x.ingredient == EGG and x.stage not in OUTSIDE_DOUGH), None)
+    at = next(iter(egg_lines(state.lines, shelf)), None)
     lines = list(state.lines)
     if at is None:
-        lines.append(Line(EGG, more, Stage.WET))
+        lines.append(Line(EGG, more, When.WET))
     else:
         lines[at] = replace(lines[at], mass_g=lines[at].mass_g + more)
     say = f"{more:.0f} g more egg."
-    return Change("egg", say, "A very thirsty flour falls apart without: about one egg for 50 g.", more, True), replace(
+    return _step("egg", say, "A very thirsty flour falls apart without: about one egg for 50 g.", more), replace(
         state, lines=tuple(lines)
     )
 
@@ -164,24 +180,26 @@ def _binder(state: Formula, recipe: Formula, shelf: Shelf, rules: ConversionRule
         rules.school, rules.use, binder_load(analysis.dough.parts, rules.doses), analysis.flour_g, rules.doses
     )
     if found.binder is None:
-        return Change("binder", "No binder is added.", found.why, None, True), state
+        return _step("binder", "No binder is added.", found.why, None), state
     name = shelf[found.binder].name.lower()
     say = f"{found.add_g:.1f} g {name} ({found.add_pct:.1f} % of flour)."
-    stage = Stage.GEL if found.binder.startswith("psyllium") else Stage.DRY
-    lines = (*state.lines, Line(found.binder, found.add_g, stage))
-    return Change("binder", say, f"It stands in for gluten. {found.why}", found.add_g, True), replace(
-        state, lines=lines
-    )
+    when = When.GEL if found.binder.startswith("psyllium") else When.DRY
+    lines = (*state.lines, Line(found.binder, found.add_g, when))
+    return _step("binder", say, f"It stands in for gluten. {found.why}", found.add_g), replace(state, lines=lines)
+
+
+def _is_powder(line: Line, shelf: Shelf) -> bool:
+    return line.ingredient != BLEND and powder_equivalent(shelf[line.ingredient]) > 0
 
 
 def _leavening(state: Formula, recipe: Formula, shelf: Shelf, rules: ConversionRules) -> _Step:
-    at = [n for n, x in enumerate(state.lines) if powder_equivalent(x.ingredient) > 0 and x.stage not in OUTSIDE_DOUGH]
+    at = [n for n, x in enumerate(state.lines) if _is_powder(x, shelf) and x.when not in OUTSIDE_DOUGH]
     if not at:
         return None
     before = sum(state.lines[n].mass_g for n in at)
     lines = tuple(replace(x, mass_g=x.mass_g * MORE_LEAVENING) if n in at else x for n, x in enumerate(state.lines))
     say = f"Chemical leavening × {MORE_LEAVENING:g}: {before:.1f} → {before * MORE_LEAVENING:.1f} g."
-    return Change("leavening", say, "Without gluten more gas escapes.", before * (MORE_LEAVENING - 1), True), replace(
+    return _step("leavening", say, "Without gluten more gas escapes.", before * (MORE_LEAVENING - 1)), replace(
         state, lines=lines
     )
 
@@ -189,7 +207,7 @@ def _leavening(state: Formula, recipe: Formula, shelf: Shelf, rules: ConversionR
 def _water(state: Formula, recipe: Formula, shelf: Shelf, rules: ConversionRules) -> _Step:
     prediction, corrected = rules.wanted_water(state)
     if corrected is None:
-        return Change("water", "The water stays as the recipe has it.", prediction.say, None, True), state
+        return _step("water", "The water stays as the recipe has it.", prediction.say, None), state
     flour_g = analyse_formula(state, shelf).flour_g
     own = counted_water(state.lines, shelf)
     change = corrected.typical_pct / 100 * flour_g - own
@@ -204,24 +222,20 @@ def _water(state: Formula, recipe: Formula, shelf: Shelf, rules: ConversionRules
     )
     if short > 0.5:
         reason += f" {short:.0f} g too much stays: it is in milk, egg or fruit."
-    return Change("water", say, reason, size, True), replace(state, lines=lines)
+    return _step("water", say, reason, size), replace(state, lines=lines)
 
 
 def _rest(state: Formula, recipe: Formula, shelf: Shelf, rules: ConversionRules) -> _Step:
     say = "Rest the dough or batter 20–30 minutes before it is shaped or baked."
-    return Change("rest", say, "Starch and fibre wet slowly; baked at once they stay gritty.", None, True), state
+    return _step("rest", say, "Starch and fibre wet slowly; baked at once they stay gritty.", None), state
 
 
 def _mixing(state: Formula, recipe: Formula, shelf: Shelf, rules: ConversionRules) -> _Step:
     if not has_yeast(analyse_formula(state, shelf)):
         return None
     say = "Mix until smooth instead of kneading; one rise, in the tin or shape."
-    return Change(
-        "mixing",
-        say,
-        "There is no gluten to build, and a risen dough that is knocked back does not come again.",
-        None,
-        True,
+    return _step(
+        "mixing", say, "There is no gluten to build, and a risen dough that is knocked back does not come again.", None
     ), state
 
 
@@ -229,7 +243,7 @@ def _tin(state: Formula, recipe: Formula, shelf: Shelf, rules: ConversionRules) 
     advice = _TINS.get(rules.use.slug) or _TINS.get(rules.use.family)
     if advice is None:
         return None
-    return Change("tin", advice, "The dough has less strength of its own and leans on the tin.", None, True), state
+    return _step("tin", advice, "The dough has less strength of its own and leans on the tin.", None), state
 
 
 _TINS = {
@@ -246,3 +260,37 @@ _TINS = {
 def _poor(text: str, poor: Mapping[str, str]) -> tuple[str, ...]:
     words = text.lower()
     return tuple(dict.fromkeys(why for word, why in poor.items() if word in words))
+
+
+@dataclass(frozen=True, slots=True)
+class Pairing:
+    """One line of the wheat recipe beside what became of it; either side is None where it has none."""
+
+    name: str
+    before: LineFacts | None
+    after: LineFacts | None
+
+
+def paired(before: Sequence[LineFacts], after: Sequence[LineFacts], shelf: Shelf, blend: str) -> tuple[Pairing, ...]:
+    """Return the lines of both sides of a conversion paired (g), in the order of the one made over.
+
+    The blend stands beside the wheat flours that it took the place of, one after the other, anything else beside the
+    same ingredient that goes in at the same time; `blend` is the blend's name.
+    """
+    left = list(before)
+    found = []
+    for line in after:
+        was = next((x for x in left if _is_other_side(x, line, shelf)), None)
+        if was is not None:
+            left.remove(was)
+        name = line.name
+        if line.ingredient == BLEND:
+            name = f"{was.name.split(',')[0] if was else 'flour'} → {blend}"
+        found.append(Pairing(name, was, line))
+    return (*found, *(Pairing(x.name, x, None) for x in left))
+
+
+def _is_other_side(before: LineFacts, after: LineFacts, shelf: Shelf) -> bool:
+    if after.ingredient == BLEND:
+        return before.ingredient != BLEND and shelf[before.ingredient].contains_gluten
+    return (before.ingredient, before.when) == (after.ingredient, after.when)

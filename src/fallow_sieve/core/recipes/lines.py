@@ -6,10 +6,10 @@ import re
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 
-from fallow_sieve.core.formulas.formula import Stage, default_stage
+from fallow_sieve.core.formulas.formula import When, usual_when
 from fallow_sieve.core.ingredients.ingredient import Ingredient
 from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.recipes.amounts import COUNT, Amount, Measured, Unit, measured_at, plain
+from fallow_sieve.core.recipes.amounts import COUNT, Amount, Unit, WrittenAmount, measured_at, plain
 from fallow_sieve.core.recipes.names import Lexicon, Named, understand
 from fallow_sieve.core.values.estimates import Range
 
@@ -50,7 +50,7 @@ class ReadLine:
     unit: str
     kind: str
     mass: Range | None
-    stage: Stage
+    when: When
     guesses: tuple[str, ...]
     understood: str
     note: str = ""
@@ -74,11 +74,11 @@ _DASHES = re.compile(r"\s*[:–-]\s*$|\s*\.{2,}\s*$")
 
 
 def read_line(
-    text: str, number: int, shelf: Shelf, words: Words, stage: Stage | None = None, chosen: str | None = None
+    text: str, number: int, shelf: Shelf, words: Words, when: When | None = None, chosen: str | None = None
 ) -> ReadLine | None:
     """Return what the line says, masses in g, or None where it holds no amount at all and names nothing.
 
-    `stage` is that of the section it stands in, if it sets one; `chosen` is the ingredient (slug) that a person
+    `when` is that of the section it stands in, if it sets one; `chosen` is the ingredient (slug) that a person
     picked for it.
     """
     bare = plain(_BULLET.sub("", text, count=1)).strip()
@@ -97,7 +97,7 @@ def read_line(
     name, note = _name_part(_OF.sub("", name, count=1))
     named, name, more = (Named(chosen, "", ()), name, ()) if chosen else _named(name, words.names)
     notes = [n for n in (note, *(b for b in brackets if _amount_in(b, words) is None)) if n]
-    return _told(text.strip(), number, shelf, words, (first, second), named, name, "; ".join(notes), stage, more)
+    return _told(text.strip(), number, shelf, words, (first, second), named, name, "; ".join(notes), when, more)
 
 
 def _without_brackets(text: str) -> tuple[str, tuple[str, ...]]:
@@ -105,7 +105,7 @@ def _without_brackets(text: str) -> tuple[str, tuple[str, ...]]:
     return re.sub(r"\s+", " ", _BRACKETS.sub(" ", text)).strip(), tuple(f for f in found if f)
 
 
-def _amount_in(text: str, words: Words) -> Measured | None:
+def _amount_in(text: str, words: Words) -> WrittenAmount | None:
     """The amount that a bracket is: all of it, or nothing."""
     at = re.match(r"(?:about|approx\.?|or|=|ca\.?|equals)?\s*", text, re.IGNORECASE)
     found = measured_at(text, at.end() if at else 0, words.units)
@@ -118,7 +118,7 @@ def _amount_in(text: str, words: Words) -> Measured | None:
     return None if text[found.end :].strip(" .") == "each" else found
 
 
-def _at_the_end(text: str, words: Words) -> tuple[Measured | None, str]:
+def _at_the_end(text: str, words: Words) -> tuple[WrittenAmount | None, str]:
     """ "Butter: 100 g" or "flour 500g": the amount behind the name, to the end of the line."""
     for match in re.finditer(r"(?:(?<=[\s:,-])|^)(?=[\d.])", text):
         found = measured_at(text, match.start(), words.units)
@@ -133,8 +133,8 @@ _SLASH = re.compile(r"\s*(?:/|\||=|or)\s*(?=[\d.~]|about\b|half\b)", re.IGNORECA
 
 
 def _twins(
-    first: Measured | None, name: str, brackets: tuple[str, ...], words: Words
-) -> tuple[Measured | None, Measured | None, str]:
+    first: WrittenAmount | None, name: str, brackets: tuple[str, ...], words: Words
+) -> tuple[WrittenAmount | None, WrittenAmount | None, str]:
     """A second statement of the same amount: "1 cup / 120 g flour", "1 cup (120 g) flour"."""
     if first is None:
         return None, None, name
@@ -172,11 +172,11 @@ def _told(
     number: int,
     shelf: Shelf,
     words: Words,
-    pair: tuple[Measured | None, Measured | None],
+    pair: tuple[WrittenAmount | None, WrittenAmount | None],
     named: Named,
     name: str,
     note: str,
-    stage: Stage | None,
+    when: When | None,
     more: tuple[str, ...],
 ) -> ReadLine:
     first = _mass_first(pair)
@@ -196,7 +196,7 @@ def _told(
         unit=first.unit.name if first else "",
         kind=first.unit.kind if first else "",
         mass=mass,
-        stage=stage or (default_stage(item) if item else Stage.WET),
+        when=when or (usual_when(item) if item else When.WET),
         guesses=tuple(g for g in said if g),
         understood=understood,
         note=note,
@@ -208,7 +208,7 @@ def _told(
     )
 
 
-def _mass_first(pair: tuple[Measured | None, Measured | None]) -> Measured | None:
+def _mass_first(pair: tuple[WrittenAmount | None, WrittenAmount | None]) -> WrittenAmount | None:
     """Of two statements of one amount, the mass: it has no spread."""
     first, second = pair
     if first is not None and second is not None and first.unit.kind != "mass" and second.unit.kind == "mass":
@@ -216,20 +216,20 @@ def _mass_first(pair: tuple[Measured | None, Measured | None]) -> Measured | Non
     return first
 
 
-def _of_kind(pair: tuple[Measured | None, Measured | None], kind: str) -> Range | None:
+def _of_kind(pair: tuple[WrittenAmount | None, WrittenAmount | None], kind: str) -> Range | None:
     if None in pair:
         return None
     found = next((m for m in pair if m is not None and m.unit.kind == kind), None)
     return Range(found.amount.low, found.amount.typical, found.amount.high) if found else None
 
 
-def _volume(pair: tuple[Measured | None, Measured | None]) -> float | None:
+def _volume(pair: tuple[WrittenAmount | None, WrittenAmount | None]) -> float | None:
     found = _of_kind(pair, "volume")
     return found.typical if found else None
 
 
 def _mass(
-    first: Measured | None, item: Ingredient | None, name: str, words: Words
+    first: WrittenAmount | None, item: Ingredient | None, name: str, words: Words
 ) -> tuple[Range | None, tuple[str, ...], str]:
     """The g of what was measured: a mass as it is, a volume by density, a count by what one weighs."""
     if first is None or item is None:
@@ -250,7 +250,7 @@ def _mass(
     return Range(a.low * piece.mass.low, a.typical * piece.mass.typical, a.high * piece.mass.high), (piece.guess,), ""
 
 
-def _no_mass(first: Measured | None, item: Ingredient) -> str:
+def _no_mass(first: WrittenAmount | None, item: Ingredient) -> str:
     if first is None:
         return f"How much {item.name.lower()}? The line gives no amount."
     if first.unit.kind == "volume":

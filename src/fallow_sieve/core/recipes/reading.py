@@ -7,7 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from fallow_sieve.core.baking.ovens import OvenMention, oven_mentions
-from fallow_sieve.core.formulas.formula import MAX_METHOD, Formula, Line, Stage
+from fallow_sieve.core.formulas.formula import MAX_METHOD, Formula, Line, When
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.recipes.lines import ReadLine, Words, read_line
 from fallow_sieve.core.values.errors import BadInputError
@@ -39,13 +39,13 @@ class ReadRecipe:
 _SECTION = re.compile(r"^\s*(?:for (?:the )?|the )?([A-Za-z][A-Za-z &-]{2,40}?)\s*:?\s*$", re.IGNORECASE)
 _STEPS = frozenset(("method", "instructions", "directions", "steps", "preparation", "how to make it", "to make"))
 _INGREDIENTS = frozenset(("ingredients", "you need", "what you need"))
-_STAGES: dict[str, Stage | None] = {
-    **dict.fromkeys(("topping", "glaze", "icing", "finish", "to finish", "frosting"), Stage.FINISH),
-    **dict.fromkeys(("leaven", "preferment", "starter"), Stage.LEAVEN),
+_STAGES: dict[str, When | None] = {
+    **dict.fromkeys(("topping", "glaze", "icing", "finish", "to finish", "frosting"), When.FINISH),
+    **dict.fromkeys(("leaven", "preferment", "starter"), When.LEAVEN),
     **dict.fromkeys(("dough", "batter", "cake", "pastry", "crust", "base", "bread", "loaf"), None),
-    "filling": Stage.FILLING,
-    "soaker": Stage.SOAK,
-    "gel": Stage.GEL,
+    "filling": When.FILLING,
+    "soaker": When.SOAK,
+    "gel": When.GEL,
 }
 _YIELD = re.compile(r"^\s*(?:makes|yields?|serves|for)\s*:?\s*(?:about\s+)?(\d{1,4})\b[^\d]{0,40}$", re.IGNORECASE)
 _VERBS = re.compile(
@@ -85,7 +85,7 @@ class _Reader:
         self._shelf, self._words, self._chosen = shelf, words, chosen
         self._title = ""
         self._pieces: int | None = None
-        self._stage: Stage | None = None
+        self._stage: When | None = None
         self._in_steps = False
         self._lines: list[ReadLine] = []
         self._steps: list[tuple[int, str]] = []
@@ -145,7 +145,7 @@ class _Reader:
 def as_formula(recipe: ReadRecipe, name: str = "") -> Formula:
     """Return the lines that were understood as a formula (g); what was not is left out, and stays in the recipe."""
     lines = tuple(
-        Line(x.ingredient, x.mass.typical, x.stage, x.note[:200])
+        Line(x.ingredient, x.mass.typical, x.when, x.note[:200])
         for x in recipe.lines
         if x.ingredient and x.mass is not None and x.mass.typical > 0
     )

@@ -1,1 +1,1 @@
-"""."""
+"""Values that every noun of the core uses: estimates, bands, changes, pins, quantities, words, errors."""

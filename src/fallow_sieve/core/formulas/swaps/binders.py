@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import replace
 
-from fallow_sieve.core.formulas.binder_choice import convert_binder
+from fallow_sieve.core.formulas.binder_choice import Converted, convert_binder
 from fallow_sieve.core.formulas.formula import OUTSIDE_DOUGH, Formula
-from fallow_sieve.core.formulas.swaps.swap import Loss, Swap, SwapRules, made
+from fallow_sieve.core.formulas.swaps.swap import Loss, Swap, SwapRules, candidates, made
+from fallow_sieve.core.ingredients.functions import Kind
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.values.words import grams
 
@@ -15,18 +16,23 @@ from fallow_sieve.core.values.words import grams
 def binders(formula: Formula, at: int, shelf: Shelf, rules: SwapRules) -> Iterator[Swap]:
     """Give one by one the binders at the same load for line `at`; nothing where it is none of these."""
     line = formula.lines[at]
-    if line.ingredient not in rules.doses or line.stage in OUTSIDE_DOUGH:
+    old = shelf[line.ingredient].standard(Kind.BINDER)
+    if old not in rules.doses or line.when in OUTSIDE_DOUGH:
         return
-    for slug in rules.doses:
-        if slug == line.ingredient or slug not in shelf:
+    for item in candidates(shelf, Kind.BINDER, line.ingredient):
+        new = item.standard(Kind.BINDER)
+        if new not in rules.doses or new is None or old is None:
             continue
-        done = convert_binder(line.mass_g, line.ingredient, slug, rules.doses)
-        more = done.mass_g * rules.holds.get(slug, 0.0) - line.mass_g * rules.holds.get(line.ingredient, 0.0)
-        losses = [Loss(1, m) for m in done.minds]
-        if done.high_g / max(done.low_g, 1e-9) > 1.5:
-            losses.append(Loss(1, f"The dose is a rule of thumb: {grams(done.low_g)} to {grams(done.high_g)}."))
-        if abs(more) > 1:
-            losses.append(Loss(1, f"It holds {grams(abs(more))} {'more' if more > 0 else 'less'} water."))
-        yield made(
-            "binder", formula, at, [replace(line, ingredient=slug, mass_g=done.mass_g)], losses, shelf, more_g=more
-        )
+        done = convert_binder(line.mass_g, old, new, rules.doses)
+        more = done.mass_g * rules.holds.get(new, 0.0) - line.mass_g * rules.holds.get(old, 0.0)
+        fresh = [replace(line, ingredient=item.slug, mass_g=done.mass_g)]
+        yield made("binder", formula, at, fresh, _losses(done, more), shelf, more_g=more)
+
+
+def _losses(done: Converted, more_g: float) -> list[Loss]:
+    found = [Loss(1, m) for m in done.minds]
+    if done.high_g / max(done.low_g, 1e-9) > 1.5:
+        found.append(Loss(1, f"The dose is a rule of thumb: {grams(done.low_g)} to {grams(done.high_g)}."))
+    if abs(more_g) > 1:
+        found.append(Loss(1, f"It holds {grams(abs(more_g))} {'more' if more_g > 0 else 'less'} water."))
+    return found

@@ -1,4 +1,4 @@
-"""What a swap does to the whole batch: its allergens, cost, energy, fat and water, before against after.
+"""What a swap does to the whole batch: its cost, energy, fat and water, before against after, and its allergens.
 
 Only what changes has to be known: the price of the salt does not matter where butter goes for oil.
 """
@@ -10,44 +10,44 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 from fallow_sieve.core.blends.blend import drawing_on
+from fallow_sieve.core.blends.differences import OF_FLOUR
 from fallow_sieve.core.formulas.formula import WATER, Formula, opened
 from fallow_sieve.core.formulas.judgement import FormulaJudgement
 from fallow_sieve.core.ingredients.ingredient import Ingredient
 from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.values.changes import Change, moved
 
 _LEAST_G = 1e-9
 
 
 @dataclass(frozen=True, slots=True)
 class Effects:
-    """Allergens that come and go; changes of the batch in currency, kJ and g; hydration in % of flour base.
+    """Allergens that come and go; changes of the batch: `cost` (currency), `energy_kj`, `fat_g`, `hydration_pct`.
 
-    A change is None where something that changes has no value; `unpriced` names what has no price.
+    The size of a change is None where something that changes has no value; `unpriced` names what has no price.
     """
 
     brings: tuple[str, ...]
     rids_of: tuple[str, ...]
-    cost_change: float | None
+    changes: tuple[Change, ...]
     unpriced: tuple[str, ...]
-    energy_change_kj: float | None
-    fat_change_g: float | None
-    hydration_pct: float | None
-    hydration_before_pct: float | None
 
 
 def effects(before: Formula, was: FormulaJudgement, after: Formula, now: FormulaJudgement, shelf: Shelf) -> Effects:
     """Return what becomes of the batch where `after`, judged as `now`, takes the place of `before`, judged as `was`."""
-    moved = _moved(before, after, drawing_on(before.blend, shelf))
+    parts = _moved(before, after, drawing_on(before.blend, shelf))
     had, has = set(was.allergens), set(now.allergens)
+    cost = _sum(parts, lambda i: None if (p := _price(i)) is None else p / 1000)
     return Effects(
         brings=tuple(sorted(has - had)),
         rids_of=tuple(sorted(had - has)),
-        cost_change=_change(moved, lambda i: None if (p := _price(i)) is None else p / 1000),
-        unpriced=tuple(i.name for i, _ in moved if _price(i) is None),
-        energy_change_kj=_change(moved, _per_g("energy_kj")),
-        fat_change_g=_change(moved, _per_g("fat_g")),
-        hydration_pct=now.analysis.hydration_pct,
-        hydration_before_pct=was.analysis.hydration_pct,
+        changes=(
+            Change("cost", "Cost", None, None, "", cost),
+            Change("energy_kj", "Energy", None, None, "kJ", _sum(parts, _per_g("energy_kj"))),
+            Change("fat_g", "Fat", None, None, "g", _sum(parts, _per_g("fat_g"))),
+            moved("hydration_pct", "Water", was.analysis.hydration_pct, now.analysis.hydration_pct, OF_FLOUR),
+        ),
+        unpriced=tuple(i.name for i, _ in parts if _price(i) is None),
     )
 
 
@@ -73,7 +73,7 @@ def _per_g(nutrient: str) -> Callable[[Ingredient], float | None]:
     return of
 
 
-def _change(moved: list[tuple[Ingredient, float]], per_g: Callable[[Ingredient], float | None]) -> float | None:
-    values = [(mass_g, per_g(item)) for item, mass_g in moved]
+def _sum(parts: list[tuple[Ingredient, float]], per_g: Callable[[Ingredient], float | None]) -> float | None:
+    values = [(mass_g, per_g(item)) for item, mass_g in parts]
     known = [mass_g * value for mass_g, value in values if value is not None]
     return sum(known) if len(known) == len(values) else None

@@ -5,51 +5,39 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import replace
 
-from fallow_sieve.core.formulas.formula import OUTSIDE_DOUGH, Formula, Line, Stage
-from fallow_sieve.core.formulas.swaps.swap import Loss, Swap, SwapRules, made, per_g, short_name
+from fallow_sieve.core.formulas.formula import OUTSIDE_DOUGH, Formula, Line, When
+from fallow_sieve.core.formulas.swaps.swap import Loss, Swap, SwapRules, candidates, made, per_g, short_name
+from fallow_sieve.core.ingredients.functions import SOLID_FATS, Function, Kind
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.values.words import grams
 
-FATS = ("unsalted-butter", "ghee", "coconut-oil", "lard", "shortening", "vegetable-oil", "olive-oil")
-PUREES = ("apple-puree", "plain-yoghurt", "mashed-avocado")
-SOLID = frozenset({"unsalted-butter", "ghee", "coconut-oil", "lard", "shortening"})
-
 
 def fats(formula: Formula, at: int, shelf: Shelf, rules: SwapRules) -> Iterator[Swap]:
-    """Give one by one the fats by fat mass that could stand in for line `at`; nothing where it is none of these."""
+    """Give one by one the fats by fat mass for line `at`; nothing where it is none of these."""
     line = formula.lines[at]
-    if line.ingredient not in FATS:
+    old = shelf[line.ingredient].function(Kind.FAT)
+    if old is None:
         return
     fat_g = line.mass_g * per_g(shelf[line.ingredient], "fat_g")
-    for slug in FATS:
-        share = per_g(shelf[slug], "fat_g") if slug in shelf else 0.0
-        if slug == line.ingredient or share <= 0:
-            continue
-        yield made(
-            "fat",
-            formula,
-            at,
-            [replace(line, ingredient=slug, mass_g=fat_g / share)],
-            _fat_losses(line.ingredient, slug),
-            shelf,
-        )
+    for item in candidates(shelf, Kind.FAT, line.ingredient):
+        share, new = per_g(item, "fat_g"), item.function(Kind.FAT)
+        if share > 0 and new is not None:
+            fresh = [replace(line, ingredient=item.slug, mass_g=fat_g / share)]
+            yield made("fat", formula, at, fresh, _losses(old, new, rules), shelf)
     yield from _half_purees(formula, at, shelf)
 
 
-def _fat_losses(old: str, new: str) -> list[Loss]:
+def _losses(old: Function, new: Function, rules: SwapRules) -> list[Loss]:
     found = []
-    if old in SOLID and new not in SOLID:
+    if old in SOLID_FATS and new not in SOLID_FATS:
         found.append(Loss(3, "A liquid fat cannot be creamed or rubbed in: less lift, and crumb instead of flake."))
-    if old not in SOLID and new in SOLID:
+    if old not in SOLID_FATS and new in SOLID_FATS:
         found.append(Loss(1, "A solid fat has to be melted, and sets firmer when cold."))
-    if old == "unsalted-butter":
-        found.append(Loss(1, "Butter's flavour and its milk solids that brown."))
-    if new == "lard":
-        found.append(Loss(2, "Of animal origin: not for vegetarians, and not for some tables."))
-    if new == "coconut-oil":
-        found.append(Loss(1, "Sets hard when cold; unrefined, it tastes of coconut."))
-    if new == "olive-oil":
-        found.append(Loss(1, "Tastes of olives."))
+    goes, comes = rules.fats.get(old), rules.fats.get(new)
+    if goes is not None and goes.lost and new is not old:
+        found.append(Loss(goes.lost_weight, goes.lost))
+    if comes is not None and comes.brought:
+        found.append(Loss(comes.brought_weight, comes.brought))
     return found
 
 
@@ -58,16 +46,14 @@ def _half_purees(formula: Formula, at: int, shelf: Shelf) -> Iterator[Swap]:
     line = formula.lines[at]
     half = line.mass_g / 2
     lost_g = half * per_g(shelf[line.ingredient], "fat_g")
-    for slug in PUREES:
-        if slug in shelf:
-            fresh = [replace(line, ingredient=slug, mass_g=half, stage=_wet(line)), replace(line, mass_g=half)]
-            losses = [
-                Loss(2, f"Half of the fat, {grams(lost_g)}: less short and less brown. Never more than half."),
-                Loss(1, "Keeps for a shorter time."),
-            ]
-            name = f"Half {short_name(shelf[slug])}"
-            yield made("fat", formula, at, fresh, losses, shelf, name)
+    for item in candidates(shelf, Kind.FAT_REPLACER, line.ingredient):
+        fresh = [replace(line, ingredient=item.slug, mass_g=half, when=_wet(line)), replace(line, mass_g=half)]
+        losses = [
+            Loss(2, f"Half of the fat, {grams(lost_g)}: less short and less brown. Never more than half."),
+            Loss(1, "Keeps for a shorter time."),
+        ]
+        yield made("fat", formula, at, fresh, losses, shelf, f"Half {short_name(item)}")
 
 
-def _wet(line: Line) -> Stage:
-    return line.stage if line.stage in OUTSIDE_DOUGH else Stage.WET
+def _wet(line: Line) -> When:
+    return line.when if line.when in OUTSIDE_DOUGH else When.WET

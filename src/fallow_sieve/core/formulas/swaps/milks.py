@@ -5,8 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import replace
 
-from fallow_sieve.core.formulas.formula import MILKS, WATER, Formula, Line
-from fallow_sieve.core.formulas.swaps.swap import Loss, Swap, SwapRules, made, per_g
+from fallow_sieve.core.formulas.formula import WATER, Formula, Line
+from fallow_sieve.core.formulas.swaps.swap import Loss, Swap, SwapRules, candidates, made, per_g
+from fallow_sieve.core.ingredients.functions import Kind
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.values.words import grams
 
@@ -14,10 +15,10 @@ from fallow_sieve.core.values.words import grams
 def milks(formula: Formula, at: int, shelf: Shelf, rules: SwapRules) -> Iterator[Swap]:
     """Give one by one the milks by their water that could stand in for line `at`; nothing where it is none of these."""
     line = formula.lines[at]
-    if line.ingredient not in MILKS:
+    if not shelf[line.ingredient].function(Kind.MILK):
         return
     water_g = line.mass_g * per_g(shelf[line.ingredient], "water_g")
-    for slug in (*MILKS, WATER):
+    for slug in (*(i.slug for i in candidates(shelf, Kind.MILK, line.ingredient)), WATER):
         share = per_g(shelf[slug], "water_g") if slug in shelf else 0.0
         if slug == line.ingredient or share <= 0:
             continue

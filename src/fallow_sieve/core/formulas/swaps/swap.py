@@ -6,8 +6,9 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from fallow_sieve.core.blends.binder_load import DoseBand
-from fallow_sieve.core.formulas.formula import MILKS, OUTSIDE_DOUGH, Formula, Line
-from fallow_sieve.core.formulas.pouring import counted_water, with_water
+from fallow_sieve.core.formulas.formula import OUTSIDE_DOUGH, Formula, Line
+from fallow_sieve.core.formulas.pouring import counted_water, is_milk, with_water
+from fallow_sieve.core.ingredients.functions import Function, Kind
 from fallow_sieve.core.ingredients.ingredient import Ingredient
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.values.estimates import Range
@@ -50,8 +51,24 @@ class Thickener:
 
 
 @dataclass(frozen=True, slots=True)
+class FatRule:
+    """What is lost where a fat of this function goes, and what it brings, each with its weight; empty: nothing."""
+
+    function: Function
+    lost_weight: int
+    lost: str
+    brought_weight: int
+    brought: str
+
+
+@dataclass(frozen=True, slots=True)
 class SwapRules:
-    """What swaps go by: sweeteners, egg replacers, thickeners; dose bands and binder water for the use."""
+    """What swaps go by: fats, sweeteners, egg replacers, thickeners; dose bands and binder water for the use.
+
+    Sweeteners and thickeners stand by the slug that tables know them by.
+    """
+
+    fats: Mapping[Function, FatRule]
 
     sweeteners: Mapping[str, Sweetener]
     eggs: Sequence[EggReplacer]
@@ -96,7 +113,7 @@ def _repaired(
     """The lines with `fresh` in the place of line `at`, and as much counted water as before plus `more_g`."""
     before = counted_water(formula.lines, shelf)
     lines = (*formula.lines[:at], *fresh, *formula.lines[at + 1 :])
-    if formula.lines[at].stage in OUTSIDE_DOUGH:
+    if formula.lines[at].when in OUTSIDE_DOUGH:
         return lines, 0.0, 0.0
     change = before + more_g - counted_water(lines, shelf)
     done, short = with_water(lines, change, shelf)
@@ -119,7 +136,7 @@ def made(
     new = " and ".join(f"{grams(x.mass_g)} {short_name(shelf[x.ingredient])}" for x in fresh)
     water = ""
     if abs(change) >= 0.05:
-        water = f", {grams(abs(change))} {'more' if change > 0 else 'less'} water{_of_milk(formula, at, lines)}"
+        water = f", {grams(abs(change))} {'more' if change > 0 else 'less'} water{_of_milk(formula, at, lines, shelf)}"
     all_losses = list(losses)
     if short > 0.05:
         all_losses.append(Loss(3, f"{grams(short)} of water too much: there is no plain water left to take away."))
@@ -135,11 +152,11 @@ def made(
     )
 
 
-def _of_milk(formula: Formula, at: int, lines: Sequence[Line]) -> str:
+def _of_milk(formula: Formula, at: int, lines: Sequence[Line], shelf: Shelf) -> str:
     """Says so where the water had to be taken out of milk."""
 
     def milk(some: Sequence[Line]) -> float:
-        return sum(x.mass_g for x in some if x.ingredient in MILKS)
+        return sum(x.mass_g for x in some if is_milk(x, shelf))
 
     rest = [x for n, x in enumerate(formula.lines) if n != at]
     return " (poured less of the milk)" if milk(lines) < milk(rest) - 0.05 else ""
@@ -148,6 +165,11 @@ def _of_milk(formula: Formula, at: int, lines: Sequence[Line]) -> str:
 def short_name(item: Ingredient) -> str:
     """Return the first words of an ingredient's name, in lower case."""
     return item.name.split(" (")[0].split(",")[0].lower()
+
+
+def candidates(shelf: Shelf, kind: Kind, but: str) -> list[Ingredient]:
+    """Return what on the shelf has a function of `kind`, but for the ingredient `but` (a slug) and what is put away."""
+    return [i for i in shelf.ingredients if i.slug != but and not i.archived and i.function(kind)]
 
 
 def per_g(item: Ingredient, nutrient: str) -> float:

@@ -6,7 +6,8 @@ from collections.abc import Iterator, Sequence
 from dataclasses import replace
 
 from fallow_sieve.core.formulas.formula import BLEND, OUTSIDE_DOUGH, Formula, Line, is_flour
-from fallow_sieve.core.formulas.swaps.swap import Loss, Swap, SwapRules, Sweetener, made, per_g, short_name
+from fallow_sieve.core.formulas.swaps.swap import Loss, Swap, SwapRules, Sweetener, candidates, made, per_g, short_name
+from fallow_sieve.core.ingredients.functions import Kind
 from fallow_sieve.core.ingredients.ingredient import Ingredient
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.values.words import grams
@@ -15,15 +16,16 @@ from fallow_sieve.core.values.words import grams
 def sweeteners(formula: Formula, at: int, shelf: Shelf, rules: SwapRules) -> Iterator[Swap]:
     """Give one by one the sweeteners by sweetness for line `at`; nothing where it is none of these."""
     line = formula.lines[at]
-    old = rules.sweeteners.get(line.ingredient)
+    old = rules.sweeteners.get(shelf[line.ingredient].standard(Kind.SWEETENER) or "")
     if old is None:
         return
-    for new in rules.sweeteners.values():
-        if new.slug == old.slug or new.slug not in shelf:
+    for item in candidates(shelf, Kind.SWEETENER, line.ingredient):
+        new = rules.sweeteners.get(item.standard(Kind.SWEETENER) or "")
+        if new is None:
             continue
         mass = line.mass_g * old.sweetness.typical / new.sweetness.typical
-        fresh = [replace(line, ingredient=new.slug, mass_g=mass)]
-        bulk_g = mass * _dry(shelf[new.slug]) - line.mass_g * _dry(shelf[old.slug])
+        fresh = [replace(line, ingredient=item.slug, mass_g=mass)]
+        bulk_g = mass * _dry(item) - line.mass_g * _dry(shelf[line.ingredient])
         losses = _sweet_losses(old, new)
         odd = _bulk_losses(bulk_g, line.mass_g)
         yield made("sweetener", formula, at, fresh, [*odd, *losses], shelf)
@@ -43,7 +45,7 @@ def _with_bulk_back(
 ) -> Iterator[Swap]:
     """The same with the bulk given back by the largest flour of the dough, where there is one."""
     flours = [n for n, x in enumerate(formula.lines) if _is_flour_of_dough(x, shelf)]
-    if not flours or formula.lines[at].stage in OUTSIDE_DOUGH:
+    if not flours or formula.lines[at].when in OUTSIDE_DOUGH:
         return
     n = max(flours, key=lambda n: formula.lines[n].mass_g)
     flour = formula.lines[n]
@@ -56,7 +58,7 @@ def _with_bulk_back(
 
 
 def _is_flour_of_dough(line: Line, shelf: Shelf) -> bool:
-    return line.stage not in OUTSIDE_DOUGH and (line.ingredient == BLEND or is_flour(shelf[line.ingredient]))
+    return line.when not in OUTSIDE_DOUGH and (line.ingredient == BLEND or is_flour(shelf[line.ingredient]))
 
 
 def _sweet_losses(old: Sweetener, new: Sweetener) -> list[Loss]:

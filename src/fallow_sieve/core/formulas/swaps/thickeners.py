@@ -6,7 +6,8 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from fallow_sieve.core.formulas.formula import OUTSIDE_DOUGH, Formula
-from fallow_sieve.core.formulas.swaps.swap import Loss, Swap, SwapRules, made
+from fallow_sieve.core.formulas.swaps.swap import Loss, Swap, SwapRules, candidates, made
+from fallow_sieve.core.ingredients.functions import Kind
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.values.words import grams
 
@@ -14,12 +15,13 @@ from fallow_sieve.core.values.words import grams
 def thickeners(formula: Formula, at: int, shelf: Shelf, rules: SwapRules) -> Iterator[Swap]:
     """Give one by one the thickeners by power that could stand in for line `at`; nothing where it is none of these."""
     line = formula.lines[at]
-    old = rules.thickeners.get(line.ingredient)
+    old = rules.thickeners.get(shelf[line.ingredient].standard(Kind.THICKENER) or "")
     # In a dough a starch is flour; it is a thickener in a sauce, a filling or a finish.
-    if old is None or (formula.use != "thickener" and line.stage not in OUTSIDE_DOUGH):
+    if old is None or (formula.use != "thickener" and line.when not in OUTSIDE_DOUGH):
         return
-    for new in rules.thickeners.values():
-        if new.slug == old.slug or new.slug not in shelf or shelf[new.slug].contains_gluten:
+    for item in candidates(shelf, Kind.THICKENER, line.ingredient):
+        new = rules.thickeners.get(item.standard(Kind.THICKENER) or "")
+        if new is None or item.contains_gluten:
             continue
         mass = line.mass_g * old.power.typical / new.power.typical
         losses = (
@@ -32,4 +34,4 @@ def thickeners(formula: Formula, at: int, shelf: Shelf, rules: SwapRules) -> Ite
             losses.append(Loss(1, f"Its power differs by kind: {grams(low)} to {grams(high)}."))
         if new.note:
             losses.append(Loss(1, f"{new.note[0].upper()}{new.note[1:]}."))
-        yield made("thickener", formula, at, [replace(line, ingredient=new.slug, mass_g=mass)], losses, shelf)
+        yield made("thickener", formula, at, [replace(line, ingredient=item.slug, mass_g=mass)], losses, shelf)
