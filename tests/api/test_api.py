@@ -9,9 +9,10 @@ from pathlib import Path
 import pytest
 
 from fallow_sieve.api.app import create_app
-from fallow_sieve.api.openapi import DOCUMENT, openapi_text
+from fallow_sieve.api.openapi import openapi_text
 from fallow_sieve.api.problems import status_of
 from fallow_sieve.api.security import MAX_REQUEST_BYTES
+from fallow_sieve.api.spec import DOCUMENT
 from fallow_sieve.core.values import errors as core_errors
 from fallow_sieve.store import errors as store_errors
 
@@ -97,26 +98,26 @@ def test_nutrition_stands_on_three_bases_with_known_shares(client):
 
 def test_a_draft_is_saved_by_etag(client):
     before = draft_of(client)
-    saved = put(client, "/blends/1/draft", {"parts": PARTS, "based_on": 4}, before["version"])
+    saved = put(client, "/blends/1/draft", {"content": {"parts": PARTS}, "based_on": 4}, before["version"])
     assert saved.status_code == 200
     assert saved.headers["ETag"] == f'"{before["version"] + 1}"'
-    assert [p["mass_g"] for p in draft_of(client)["parts"]] == [300, 200]
+    assert [p["mass_g"] for p in draft_of(client)["content"]["parts"]] == [300, 200]
 
 
 def test_a_stale_save_gets_412_and_both_versions_and_overwrites_nothing(client):
     version = draft_of(client)["version"]
-    put(client, "/blends/1/draft", {"parts": PARTS}, version)
-    stale = put(client, "/blends/1/draft", {"parts": PARTS[:1]}, version)
+    put(client, "/blends/1/draft", {"content": {"parts": PARTS}}, version)
+    stale = put(client, "/blends/1/draft", {"content": {"parts": PARTS[:1]}}, version)
     assert stale.status_code == 412
-    assert len(stale.json["current"]["parts"]) == 2
-    assert len(stale.json["submitted"]["parts"]) == 1
-    assert len(draft_of(client)["parts"]) == 2
+    assert len(stale.json["current"]["content"]["parts"]) == 2
+    assert len(stale.json["submitted"]["content"]["parts"]) == 1
+    assert len(draft_of(client)["content"]["parts"]) == 2
 
 
 @pytest.mark.parametrize("value", [None, "3", '"x"', "*", '"999999999999999999999"'], ids=str)
 def test_an_edit_without_a_usable_if_match_is_refused(client, value):
     headers = {} if value is None else {"If-Match": value}
-    answer = client.put(f"{API}/blends/1/draft", json={"parts": PARTS}, headers=headers)
+    answer = client.put(f"{API}/blends/1/draft", json={"content": {"parts": PARTS}}, headers=headers)
     assert answer.status_code == (412 if value == "3" else 422)
 
 
@@ -139,16 +140,16 @@ def test_a_revision_without_a_reason_is_refused(client, why):
 
 def test_a_new_blend_of_a_brief_is_for_its_use_and_starts_empty(client):
     made = client.post(f"{API}/blends", json={"name": "Next", "brief_id": 2})
-    assert (made.status_code, made.json["blend"]["use"], made.json["draft"]["parts"]) == (201, "crispbread", [])
+    assert (made.status_code, made.json["draft"]["content"]) == (201, {"use": "crispbread", "parts": []})
 
 
 def test_a_blend_is_renamed_put_away_and_duplicated(client):
-    body = {"name": "Renamed", "use": "tin-loaf", "brief_id": 1, "archived": True}
+    body = {"name": "Renamed", "brief_id": 1, "archived": True}
     assert put(client, "/blends/1", body, 1).json["name"] == "Renamed"
-    assert 1 not in [b["blend"]["id"] for b in client.get(f"{API}/blends").json["items"]]
-    assert [b["blend"]["id"] for b in client.get(f"{API}/blends?archived=1").json["items"]] == [1]
+    assert 1 not in [b["head"]["id"] for b in client.get(f"{API}/blends").json["items"]]
+    assert [b["head"]["id"] for b in client.get(f"{API}/blends?archived=1").json["items"]] == [1]
     copy = client.post(f"{API}/blends/1/duplicate", json={"name": "Copy"}).json
-    assert copy["draft"]["parts"] == draft_of(client)["parts"]
+    assert copy["draft"]["content"]["parts"] == draft_of(client)["content"]["parts"]
 
 
 def test_a_brief_is_written_changed_and_put_away(client):
@@ -197,7 +198,7 @@ def test_lists_page_by_cursor_without_gaps_or_doubles(client):
     seen, cursor = [], "0"
     while cursor:
         page = client.get(f"{API}/blends?limit=3&cursor={cursor}").json
-        seen += [b["blend"]["id"] for b in page["items"]]
+        seen += [b["head"]["id"] for b in page["items"]]
         cursor = page["next"]
     assert seen == list(range(1, 10))
 
@@ -240,8 +241,8 @@ def test_the_reference_says_once_what_the_pages_need(client):
 
 def test_briefs_say_their_state_and_next_step(client):
     briefs = {b["brief"]["name"]: b for b in client.get(f"{API}/briefs").json["items"]}
-    assert briefs["Summit tin loaf"]["say"] == "1 of 3 blends gets through."
-    assert briefs["Summit tin loaf"]["next_action"] == "keep"
+    assert briefs["Summit tin loaf"]["progress"]["say"] == "1 of 3 blends gets through."
+    assert briefs["Summit tin loaf"]["progress"]["action"] == "keep"
 
 
 # In and out
@@ -252,15 +253,15 @@ def test_a_blend_goes_out_as_a_file_and_comes_back_the_same(client):
     assert out.headers["Content-Disposition"] == 'attachment; filename="summit-mix.json"'
     back = client.post(f"{API}/blends/import", data=out.data, content_type="application/json")
     assert back.status_code == 201
-    strip = [(p["ingredient"], p["mass_g"]) for p in draft_of(client)["parts"]]
-    assert [(p["ingredient"], p["mass_g"]) for p in back.json["blend"]["draft"]["parts"]] == strip
+    strip = [(p["ingredient"], p["mass_g"]) for p in draft_of(client)["content"]["parts"]]
+    assert [(p["ingredient"], p["mass_g"]) for p in back.json["blend"]["draft"]["content"]["parts"]] == strip
 
 
 def test_a_revision_goes_out_as_csv_and_comes_back(client):
     out = client.get(f"{API}/blends/1/export?format=csv&revision=1")
     assert out.mimetype == "text/csv"
     back = client.post(f"{API}/blends/import?name=First", data=out.data, content_type="text/csv").json["blend"]
-    assert (back["blend"]["name"], len(back["draft"]["parts"])) == ("First", 5)
+    assert (back["head"]["name"], len(back["draft"]["content"]["parts"])) == ("First", 5)
 
 
 def test_an_imported_definition_joins_the_kitchen_and_goes_out_again(client):
@@ -276,7 +277,7 @@ def test_an_imported_definition_joins_the_kitchen_and_goes_out_again(client):
     assert added["notes"] == ["my-flour was added to your ingredients."]
     again = client.post(f"{API}/blends/import", json=file).json
     assert "its own numbers were kept" in again["notes"][0]
-    out = client.get(f"{API}/blends/{again['blend']['blend']['id']}/export?format=json").json
+    out = client.get(f"{API}/blends/{again['blend']['head']['id']}/export?format=json").json
     assert out["ingredients"][0]["slug"] == "my-flour"
 
 
@@ -297,7 +298,7 @@ def test_a_broken_file_is_refused_and_nothing_is_added(client, data, kind, words
 
 
 def test_an_empty_blend_has_nothing_to_export(client):
-    blend_id = client.post(f"{API}/blends", json={"name": "Empty"}).json["blend"]["id"]
+    blend_id = client.post(f"{API}/blends", json={"name": "Empty"}).json["head"]["id"]
     assert client.get(f"{API}/blends/{blend_id}/export").status_code == 422
     assert client.get(f"{API}/blends/1/export?format=xml").json["place"] == "?format"
 
@@ -369,7 +370,7 @@ def test_a_full_disk_says_so_and_loses_nothing(client, app):
     pages = app.extensions["kitchen"]
     with pages.writing() as session:
         session.connection().exec_driver_sql("PRAGMA max_page_count = 1")
-    big = [{"ingredient": p["ingredient"], "mass_g": p["mass_g"]} for p in before["parts"]]
+    big = [{"ingredient": p["ingredient"], "mass_g": p["mass_g"]} for p in before["content"]["parts"]]
     # The limit holds for the one connection in the pool; a long note makes the database want another page.
     answer = client.post(
         f"{API}/briefs", json={"name": "Long", "use": "scone", "note": "x" * 2000, "eaters": "y" * 2000}
@@ -380,7 +381,7 @@ def test_a_full_disk_says_so_and_loses_nothing(client, app):
         answer = client.post(f"{API}/briefs", json={"name": "Long", "use": "scone", "note": "x" * 2000, "eaters": "y" * 2000})  # fmt: skip
     assert answer.status_code == 507
     assert "nothing was lost" in answer.json["detail"]
-    assert draft_of(client)["parts"] == before["parts"]
+    assert draft_of(client)["content"]["parts"] == before["content"]["parts"]
     assert client.post(f"{API}/analyse", json={"parts": big}).status_code == 200
 
 

@@ -19,12 +19,13 @@ def post(client, path, status=200, **body):
 
 def test_the_demo_has_six_formulas_each_with_its_state(client):
     items = client.get(f"{API}/formulas").json["items"]
-    assert [(x["formula"]["name"], x["state"]) for x in items] == [
+    assert [(x["head"]["name"], x["standing"]["state"]) for x in items] == [
         ("Summit tin loaf", "passes"), ("Viaduct crispbread", "close"), ("Trolley hand pies", "passes"),
         ("Night-train dumpling sheets", "passes"), ("Signal box cake", "passes"), ("Points soft rolls", "held"),
     ]  # fmt: skip
-    assert items[0]["bakes"] == 9
-    assert items[0]["wanted_low_pct"] < items[0]["hydration_pct"] < items[0]["wanted_high_pct"]
+    loaf = items[0]["standing"]
+    assert loaf["bakes"] == 9
+    assert loaf["wanted_low_pct"] < loaf["hydration_pct"] < loaf["wanted_high_pct"]
 
 
 def test_the_planted_contradiction_is_found(client):
@@ -36,8 +37,8 @@ def test_the_planted_contradiction_is_found(client):
 def test_a_formula_is_added_saved_kept_and_put_away(client):
     content = content_of(client)
     made = post(client, "formulas", 201, name="  Trial ", content=content)
-    path = f"{API}/formulas/{made['formula']['id']}"
-    assert made["formula"]["name"] == "Trial"
+    path = f"{API}/formulas/{made['head']['id']}"
+    assert made["head"]["name"] == "Trial"
     content["lines"][0]["mass_g"] = 500
     saved = client.put(f"{path}/draft", json={"content": content}, headers={"If-Match": '"1"'})
     assert (saved.status_code, saved.headers["ETag"]) == (200, '"2"')
@@ -48,13 +49,13 @@ def test_a_formula_is_added_saved_kept_and_put_away(client):
     assert kept.json["revisions"][0]["content"]["lines"][0]["mass_g"] == 500
     away = client.put(path, json={"name": "Trial", "archived": True}, headers={"If-Match": '"1"'})
     assert away.json["archived"]
-    assert made["formula"]["id"] not in [x["formula"]["id"] for x in client.get(f"{API}/formulas").json["items"]]
-    assert [x["formula"]["name"] for x in client.get(f"{API}/formulas?archived=1").json["items"]] == ["Trial"]
+    assert made["head"]["id"] not in [x["head"]["id"] for x in client.get(f"{API}/formulas").json["items"]]
+    assert [x["head"]["name"] for x in client.get(f"{API}/formulas?archived=1").json["items"]] == ["Trial"]
 
 
 def test_an_empty_formula_may_be_saved_but_not_kept(client):
     made = post(client, "formulas", 201, name="Empty", content={})
-    path = f"{API}/formulas/{made['formula']['id']}"
+    path = f"{API}/formulas/{made['head']['id']}"
     assert client.post(f"{path}/revisions", json={"why": "x"}, headers={"If-Match": '"1"'}).status_code == 422
     assert client.get(f"{path}/export").status_code == 422
     assert client.get(f"{path}/card").status_code == 422
@@ -71,9 +72,9 @@ def test_a_revision_once_kept_can_not_be_changed_in_the_database(client):
 @pytest.mark.parametrize(
     ("change", "place"),
     [
-        ({"lines": [{"ingredient": "no-such", "mass_g": 1, "stage": "wet"}]}, "/content/lines/0/ingredient"),
-        ({"lines": [{"ingredient": "water", "mass_g": 0, "stage": "wet"}]}, "/content/lines/0/mass_g"),
-        ({"lines": [{"ingredient": "water", "mass_g": 1, "stage": "cold"}]}, "/content/lines/0/stage"),
+        ({"lines": [{"ingredient": "no-such", "mass_g": 1, "when": "wet"}]}, "/content/lines/0/ingredient"),
+        ({"lines": [{"ingredient": "water", "mass_g": 0, "when": "wet"}]}, "/content/lines/0/mass_g"),
+        ({"lines": [{"ingredient": "water", "mass_g": 1, "when": "cold"}]}, "/content/lines/0/when"),
         ({"use": "sponge-boat"}, "/use"),
         ({"pan": "cardboard"}, "/pan"),
         ({"pieces": 0}, "/content/pieces"),
@@ -94,7 +95,8 @@ def test_a_duplicate_starts_from_the_draft(client):
 def test_a_pinned_blend_says_when_a_newer_revision_is_there_and_what_it_changes(client):
     found = post(client, "formula-pins", content=content_of(client))
     assert found["newer"] == 4
-    assert "Chickpea flour (besan) 0.0 → 7.0 % of flour" in found["changes"]
+    chickpea = next(c for c in found["changes"] if c["what"] == "chickpea-flour")
+    assert (chickpea["before"], chickpea["after"], chickpea["unit"]) == (None, pytest.approx(7.0), "% of flour")
     content = content_of(client)
     content["blend"] = {**content["blend"], "revision": 4, "parts": found["parts"]}
     assert post(client, "formula-pins", content=content)["newer"] is None
@@ -104,7 +106,7 @@ def test_a_pinned_blend_says_when_a_newer_revision_is_there_and_what_it_changes(
 def test_scaling_to_a_tin_gives_lines_the_tin_and_the_eggs(client):
     tin = {"shape": "box", "length_cm": 20, "width_cm": 10, "height_cm": 9}
     found = post(client, "formula-scalings", content=content_of(client, 6), tin=tin, tins=2, mixing_loss_pct=0)
-    assert found["dough_g"] == pytest.approx(2 * 0.55 * 1800 * 1.05)
+    assert found["scaled"]["dough_g"] == pytest.approx(2 * 0.55 * 1800 * 1.05)
     assert found["tin"]["volume_ml"] == pytest.approx(1800)
     assert "eggs" in found["eggs"]["say"]
     assert post(client, "formula-scalings", 422, content=content_of(client))["detail"].startswith("give one way")
@@ -114,21 +116,23 @@ def test_scaling_to_a_tin_gives_lines_the_tin_and_the_eggs(client):
 def test_pieces_that_are_weighed_baked_take_the_uses_loss(client):
     raw = post(client, "formula-scalings", content=content_of(client), pieces=2, piece_g=800)
     baked = post(client, "formula-scalings", content=content_of(client), pieces=2, piece_g=800, baked=True)
-    assert baked["dough_g"] == pytest.approx(raw["dough_g"] / 0.88)
+    assert baked["scaled"]["dough_g"] == pytest.approx(raw["scaled"]["dough_g"] / 0.88)
 
 
 def test_swaps_say_what_is_lost_and_what_else_changes(client):
     content = content_of(client, 3)
     at = next(n for n, x in enumerate(content["lines"]) if x["ingredient"] == "unsalted-butter")
-    found = post(client, "formula-swaps", content=content, at=at)["items"]
-    oil = next(s for s in found if s["to"] == "olive-oil")
+    found = post(client, "formula-swaps", content=content, at=at)["offers"]
+    oil = next(s for s in found if s["swap"]["to"] == "olive-oil")
     does = oil["effects"]
-    assert does["hydration_pct"] == pytest.approx(does["hydration_before_pct"])
+    changes = {c["what"]: c for c in does["changes"]}
+    assert changes["hydration_pct"]["after"] == pytest.approx(changes["hydration_pct"]["before"])
     assert (does["rids_of"], does["brings"]) == ([], [])  # the milk of the finish stays
-    assert does["cost_change"] is not None
-    assert [s["lost"] for s in found] == sorted(s["lost"] for s in found)
+    assert changes["cost"]["size"] is not None
+    lost = [sum(x["weight"] for x in s["swap"]["losses"]) for s in found]
+    assert lost == sorted(lost)
     salt = post(client, "formula-swaps", content=content, at=1)
-    assert (salt["items"], salt["say"]) == ([], "There is no swap for salt in the tables.")
+    assert (salt["offers"], salt["say"]) == ([], "There is no swap for salt in the tables.")
 
 
 def test_a_bake_is_recorded_and_narrows_the_window_of_its_blend(client):
@@ -175,6 +179,19 @@ def test_water_temperature_dilution_and_conversion_of_a_binder(client):
     assert found["mass_g"] == pytest.approx(12)
 
 
+def test_what_is_too_little_for_the_scale_is_told_with_how_it_is_weighed(client):
+    content = content_of(client)
+    lines = [
+        {"ingredient": "xanthan-gum", "mass_g": 2.5, "when": "dry"},
+        {"ingredient": "water", "mass_g": 4, "when": "wet"},
+    ]
+    body = {"content": {**content, "lines": [*content["lines"], *lines]}}
+    assert "Xanthan gum" in [x["name"] for x in post(client, "small-doses", **body, readability_g=1)["items"]]
+    fine = [x["name"] for x in post(client, "small-doses", **body, readability_g=0.01)["items"]]
+    assert fine == []
+    assert "Water" not in fine  # a liquid is poured
+
+
 def test_the_finished_bake_has_a_price_and_a_bought_blends(client):
     found = post(client, "finished-bakes", content=content_of(client), bought_per_kg=7.5)
     assert found["pieces"] == 2
@@ -202,9 +219,14 @@ def test_a_recipe_is_read_with_the_kitchens_cups_and_every_guess(client):
 
 def test_a_recipe_is_made_over_and_becomes_a_formula(client):
     blend = client.get(f"{API}/blends/8").json
-    pinned = {"blend_id": 8, "revision": 1, "name": "Everyday buffet mix", "parts": blend["revisions"][0]["parts"]}
+    pinned = {
+        "blend_id": 8,
+        "revision": 1,
+        "name": "Everyday buffet mix",
+        "parts": blend["revisions"][0]["content"]["parts"],
+    }
     found = post(client, "recipes/convert", text=RECIPE, blend=pinned, use="layer-cake", off=["rest"])
-    assert {c["key"]: c["on"] for c in found["changes"]}["rest"] is False
+    assert {c["change"]["what"]: c["on"] for c in found["changes"]}["rest"] is False
     made = post(client, "formulas", 201, name="Made over", content=found["content"])
     judged = post(client, "formula-judgements", content=made["draft"]["content"])
     assert judged["analysis"]["hydration_pct"] == pytest.approx(found["after"]["hydration_pct"])
@@ -246,7 +268,7 @@ def test_a_formula_goes_out_as_markdown_and_as_a_card(client):
 
 def test_what_the_pages_need_once(client):
     found = client.get(f"{API}/formula-reference").json
-    assert found["stages"][:2] == ["dry", "gel"]
+    assert found["moments"][:2] == ["dry", "gel"]
     assert {s["name"] for s in found["schools"]} == {"by-moisture", "gum", "psyllium", "gels", "none"}
     assert found["consistencies"]["tin-loaf"] == ["soft", "batter"]
     assert found["scale_shows_g"] == 1.0
@@ -272,13 +294,16 @@ def test_one_formula_that_cannot_be_judged_does_not_take_the_list_with_it(client
         )
     items = client.get(f"{API}/formulas").json["items"]
     assert len(items) == 6
-    assert (items[3]["state"], items[3]["say"]) == ("unjudged", "It cannot be judged: unknown ingredient 'gone-flour'.")
+    assert (items[3]["standing"]["state"], items[3]["standing"]["say"]) == (
+        "unjudged",
+        "It cannot be judged: unknown ingredient 'gone-flour'.",
+    )
 
 
 def test_an_own_ingredient_that_a_formula_rests_on_is_not_deleted(client):
     post(client, "ingredients", 201, name="Fell syrup", role="other")
     slug = "fell-syrup"
-    lines = [{"ingredient": slug, "mass_g": 5, "stage": "wet"}]
+    lines = [{"ingredient": slug, "mass_g": 5, "when": "wet"}]
     post(client, "formulas", 201, name="Sweet", content={"lines": lines})
     gone = client.delete(f"{API}/ingredients/{slug}")
     assert gone.status_code == 409
@@ -289,8 +314,8 @@ def test_an_added_ingredient_begins_as_a_line_of_its_own(client):
     content = content_of(client)
     line = post(client, "formula-lines", content=content, ingredient="white-sugar")
     flour_g = post(client, "formula-judgements", content=content)["analysis"]["flour_g"]
-    assert line == {"ingredient": "white-sugar", "mass_g": round(flour_g / 10), "stage": "dry", "note": ""}
+    assert line == {"ingredient": "white-sugar", "mass_g": round(flour_g / 10), "when": "dry", "note": ""}
     first = post(client, "formula-lines", content={"lines": []}, ingredient="teff-flour")
-    assert (first["mass_g"], first["stage"]) == (500, "dry")
+    assert (first["mass_g"], first["when"]) == (500, "dry")
     wrong = post(client, "formula-lines", 422, content=content, ingredient="tef-flour")
     assert "teff-flour" in wrong["detail"]

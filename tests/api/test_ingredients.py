@@ -4,8 +4,8 @@ import json
 
 import pytest
 
-from fallow_sieve.api.shelf_models import ShelfOut
-from fallow_sieve.formats.tables import XLSX_TYPE
+from fallow_sieve.api.ingredients.models import ShelfOut
+from fallow_sieve.formats.shared.tables import XLSX_TYPE
 
 API = "/api/v1"
 TEFF = f"{API}/ingredients/teff-flour"
@@ -145,7 +145,7 @@ def test_an_ingredient_that_cannot_be_added_says_where(client, body, where):
 
 def test_one_in_use_is_not_deleted_and_the_librarys_own_never(client):
     client.post(f"{API}/ingredients", json={"name": "Mine", "copy_of": "teff-flour"})
-    client.post(f"{API}/blends", json={"name": "Loaf", "parts": [{"ingredient": "mine", "mass_g": 10}]})
+    client.post(f"{API}/blends", json={"name": "Loaf", "content": {"parts": [{"ingredient": "mine", "mass_g": 10}]}})
     refused = client.delete(f"{API}/ingredients/mine")
     assert (refused.status_code, "Loaf" in refused.json["detail"]) == (409, True)
     assert whole(client, "mine").json["used_by"] == ["Loaf"]
@@ -358,14 +358,14 @@ def test_a_file_that_cannot_be_read_says_why(client, data, mimetype, words):
 
 def test_a_blend_file_carries_the_numbers_of_the_lots_it_draws_on(client):
     """Blend 8 of the demo draws on lots with tests of their own: its file must be judged the same elsewhere."""
-    draft = client.get(f"{API}/blends/8/draft").json
+    draft = client.get(f"{API}/blends/8/draft").json["content"]
     assert any(p["lot_id"] for p in draft["parts"])
     here = client.post(f"{API}/analyse", json={"parts": draft["parts"]}).json["analysis"]["metrics"]
     document = client.get(f"{API}/blends/8/export?format=json").json
     sorghum = next(i for i in document["ingredients"] if i["slug"] == "sorghum-flour")
     assert sorghum["grit_index"]["typical"] == pytest.approx(3.517, abs=0.001)
     from fallow_sieve.core.blends.analysis import analyse
-    from fallow_sieve.formats.blend_file import read_blend
+    from fallow_sieve.formats.blends.file import read_blend
     from fallow_sieve.reference.ingredients import library_shelf
 
     read = read_blend(json.dumps(document).encode())
@@ -376,9 +376,9 @@ def test_a_blend_file_carries_the_numbers_of_the_lots_it_draws_on(client):
 
 
 def test_a_part_that_names_a_lot_is_kept_in_draft_and_revision(client):
-    made = client.post(f"{API}/blends", json={"name": "Lots", "parts": [{"ingredient": "teff-flour", "mass_g": 10, "lot_id": lot_id(client)}]}).json  # fmt: skip
-    assert made["draft"]["parts"][0]["lot_id"] == lot_id(client)
-    kept = client.post(f"{API}/blends/{made['blend']['id']}/revisions", json={"why": "first"}, headers={"If-Match": '"1"'}).json  # fmt: skip
-    assert kept["revisions"][0]["parts"][0]["lot_id"] == lot_id(client)
-    wrong = {"name": "x", "parts": [{"ingredient": "corn-starch", "mass_g": 1, "lot_id": lot_id(client)}]}
-    assert place(client.post(f"{API}/blends", json=wrong)) == "/parts/0/lot_id"
+    made = client.post(f"{API}/blends", json={"name": "Lots", "content": {"parts": [{"ingredient": "teff-flour", "mass_g": 10, "lot_id": lot_id(client)}]}}).json  # fmt: skip
+    assert made["draft"]["content"]["parts"][0]["lot_id"] == lot_id(client)
+    kept = client.post(f"{API}/blends/{made['head']['id']}/revisions", json={"why": "first"}, headers={"If-Match": '"1"'}).json  # fmt: skip
+    assert kept["revisions"][0]["content"]["parts"][0]["lot_id"] == lot_id(client)
+    wrong = {"name": "x", "content": {"parts": [{"ingredient": "corn-starch", "mass_g": 1, "lot_id": lot_id(client)}]}}
+    assert place(client.post(f"{API}/blends", json=wrong)) == "/content/parts/0/lot_id"

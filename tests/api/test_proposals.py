@@ -7,7 +7,7 @@ import json
 import pytest
 
 from fallow_sieve.core.optimise.model import DIFFERENT_PCT
-from fallow_sieve.formats.brief_file import read_brief
+from fallow_sieve.formats.briefs.file import read_brief
 
 
 @pytest.fixture
@@ -16,9 +16,9 @@ def bench(client):
 
     def draft(name):
         blends = client.get("/api/v1/blends").json["items"]
-        head = next(b["blend"] for b in blends if b["blend"]["name"] == name)
-        parts = client.get(f"/api/v1/blends/{head['id']}").json["draft"]["parts"]
-        return {"parts": parts, "use": head["use"], "brief_id": head["brief_id"]}
+        head = next(b["head"] for b in blends if b["head"]["name"] == name)
+        content = client.get(f"/api/v1/blends/{head['id']}").json["draft"]["content"]
+        return {**content, "brief_id": head["brief_id"]}
 
     return draft
 

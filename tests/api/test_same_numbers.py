@@ -39,7 +39,7 @@ def shown(request, client, db, tmp_path_factory):
         "file": file,
         "judged": client.post(f"{API}/formula-judgements", json={"content": content}).json,
         "finished": client.post(f"{API}/finished-bakes", json={"content": content}).json,
-        "listed": next(x for x in client.get(f"{API}/formulas").json["items"] if x["formula"]["id"] == n),
+        "listed": next(x for x in client.get(f"{API}/formulas").json["items"] if x["head"]["id"] == n)["standing"],
         "card": client.get(f"{API}/formulas/{n}/card").json,
         "markdown": client.get(f"{API}/formulas/{n}/export?format=markdown").text,
         "told": json.loads(run("formula", file, "--json", "--db", db).stdout),
@@ -127,13 +127,15 @@ def test_scaled_to_its_own_dough_it_stays_as_it_is(shown, client):
     same = client.post(
         f"{API}/formula-scalings", json={"content": shown["content"], "dough_g": a["dough_g"], "mixing_loss_pct": 0}
     ).json
-    assert same["factor"] == pytest.approx(1)
-    assert [x["mass_g"] for x in same["lines"]] == pytest.approx([x["mass_g"] for x in shown["content"]["lines"]])
+    assert same["scaled"]["factor"] == pytest.approx(1)
+    assert [x["mass_g"] for x in same["scaled"]["lines"]] == pytest.approx(
+        [x["mass_g"] for x in shown["content"]["lines"]]
+    )
     double = client.post(
         f"{API}/formula-scalings", json={"content": shown["content"], "flour_g": 2 * a["flour_g"]}
     ).json
     judged = client.post(
-        f"{API}/formula-judgements", json={"content": {**shown["content"], "lines": double["lines"]}}
+        f"{API}/formula-judgements", json={"content": {**shown["content"], "lines": double["scaled"]["lines"]}}
     ).json
     assert judged["analysis"]["hydration_pct"] == pytest.approx(a["hydration_pct"])
     assert judged["say"] == shown["judged"]["say"] or "g water" in judged["say"]  # a distance in grams doubles too
@@ -143,5 +145,5 @@ def test_the_file_on_the_command_line_scales_as_the_bench_does(shown, client, db
     told = json.loads(run("scale", shown["file"], "--flour", "750g", "--json", "--db", db).stdout)
     here = client.post(f"{API}/formula-scalings", json={"content": shown["content"], "flour_g": 750}).json
     assert [x["mass_g"] for x in told["formula"]["lines"]] == pytest.approx(
-        [x["mass_g"] for x in here["lines"]], rel=1e-5
+        [x["mass_g"] for x in here["scaled"]["lines"]], rel=1e-5
     )

@@ -93,7 +93,9 @@ def violations(page: Page) -> list[str]:
     """What axe finds wrong with a page, by WCAG 2.2 AA and best practice."""
     page.evaluate(AXE.read_text(encoding="utf-8"))
     tags = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"]
-    found = page.evaluate("tags => axe.run(document, {runOnly: tags})", tags)["violations"]
+    found = page.evaluate(
+        "tags => axe.run(document, {runOnly: tags, resultTypes: ['violations']}).then((r) => r.violations)", tags
+    )
     return [f"{v['id']}: {n['html'][:160]} {n['failureSummary'][:200]}" for v in found for n in v["nodes"]]
 
 

@@ -16,7 +16,7 @@ SUMMIT = {
 
 def stored(base_url: str, blend_id: int = 1) -> dict[str, float]:
     with urllib.request.urlopen(f"{base_url}/api/v1/blends/{blend_id}/draft") as answer:
-        return {p["ingredient"]: p["mass_g"] for p in json.load(answer)["parts"]}
+        return {p["ingredient"]: p["mass_g"] for p in json.load(answer)["content"]["parts"]}
 
 
 def test_the_state_is_one_sentence_and_what_holds_comes_first(bench):

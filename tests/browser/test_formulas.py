@@ -118,7 +118,7 @@ def test_a_blend_that_has_moved_on_says_what_would_change_and_can_be_taken(page,
     formula.open()
     page.get_by_text("Summit mix is at revision 4 now").click()
     expect(page.get_by_text("Chickpea flour (besan) 0.0 → 7.0 % of flour")).to_be_visible()
-    expect(page.get_by_text(re.compile("water wanted .* % of flour"))).to_be_visible()
+    expect(page.get_by_text(re.compile("Water wanted .* % of flour"))).to_be_visible()
     page.get_by_role("button", name="Move to revision 4").click()
     expect(formula.row("@blend")).to_contain_text("revision 4")
     page.keyboard.press("Control+z")

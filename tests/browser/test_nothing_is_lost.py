@@ -49,7 +49,7 @@ class RealServer:
 
     def draft(self, blend_id: int = 1) -> dict[str, float]:
         with urllib.request.urlopen(f"{self.url}/api/v1/blends/{blend_id}/draft") as answer:
-            return {p["ingredient"]: p["mass_g"] for p in json.load(answer)["parts"]}
+            return {p["ingredient"]: p["mass_g"] for p in json.load(answer)["content"]["parts"]}
 
 
 @pytest.fixture
@@ -125,8 +125,11 @@ def other_person(real, mass_g: float) -> None:
     request = urllib.request.Request(f"{real.url}/api/v1/blends/1/draft")
     with urllib.request.urlopen(request) as answer:
         draft, etag = json.load(answer), answer.headers["ETag"]
-    parts = [{**p, "mass_g": mass_g if p["ingredient"] == "potato-starch" else p["mass_g"]} for p in draft["parts"]]
-    body = json.dumps({"parts": parts, "based_on": draft["based_on"]}).encode()
+    parts = [
+        {**p, "mass_g": mass_g if p["ingredient"] == "potato-starch" else p["mass_g"]}
+        for p in draft["content"]["parts"]
+    ]
+    body = json.dumps({"content": {**draft["content"], "parts": parts}, "based_on": draft["based_on"]}).encode()
     put = urllib.request.Request(
         f"{real.url}/api/v1/blends/1/draft", body, {"If-Match": etag, "content-type": "application/json"}, method="PUT"
     )

@@ -8,7 +8,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import expect
 
-from fallow_sieve.formats.brief_file import read_brief
+from fallow_sieve.formats.briefs.file import read_brief
 
 ALMOND, SUMMIT, HALT = 3, 1, 9
 
@@ -131,7 +131,7 @@ def test_a_sieve_says_with_how_many_bags_it_passes(bench):
 
 
 def test_an_empty_bench_offers_to_propose_a_mix(bench, page, base_url):
-    page.request.post(f"{base_url}/api/v1/blends", data={"name": "Fresh", "use": "scone", "parts": []})
+    page.request.post(f"{base_url}/api/v1/blends", data={"name": "Fresh", "content": {"use": "scone", "parts": []}})
     page.goto("/#/bench/10")
     page.get_by_role("button", name="Propose a mix").click()
     expect(page.locator(".one").first).to_be_visible(timeout=60_000)

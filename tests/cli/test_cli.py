@@ -10,7 +10,7 @@ import jsonschema
 import pytest
 
 from fallow_sieve.demo.scenario import BINS
-from fallow_sieve.formats.brief_file import read_brief, write_brief
+from fallow_sieve.formats.briefs.file import read_brief, write_brief
 from fallow_sieve.formats.schemas import schema_text
 from running import run, run_apart
 

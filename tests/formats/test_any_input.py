@@ -8,16 +8,17 @@ from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
 from fallow_sieve.core.blends.judgement import judge
-from fallow_sieve.core.optimise.posing import problem_of
-from fallow_sieve.core.optimise.searching import search
+from fallow_sieve.core.numerics.solver import Effort
 from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.formats.blend_csv import read_blend_csv
-from fallow_sieve.formats.blend_file import read_blend
-from fallow_sieve.formats.brief_file import read_brief
-from fallow_sieve.formats.documents import analysis_document
-from fallow_sieve.formats.proposal_documents import proposals_document
+from fallow_sieve.formats.blends.answers import analysis_document
+from fallow_sieve.formats.blends.csv import read_blend_csv
+from fallow_sieve.formats.blends.file import read_blend
+from fallow_sieve.formats.briefs.answers import proposals_document
+from fallow_sieve.formats.briefs.file import read_brief
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules
+from fallow_sieve.services.kitchen import bundled_kitchen
+from fallow_sieve.services.proposals import found_for, posed
 
 SHELF = library_shelf()
 VALUES = st.recursive(
@@ -118,9 +119,8 @@ BRIEFS = st.fixed_dictionaries(
 def test_any_brief_file_is_answered_or_refused_with_a_message(file):
     try:
         document = read_brief(json.dumps(file).encode())
-        shelf = SHELF.with_ingredients(document.ingredients)
-        problem = problem_of(document.wishes, shelf)
-        found = proposals_document(problem, shelf, search(problem, shelf))
+        asked = posed(document.wishes, (), bundled_kitchen().with_ingredients(document.ingredients), library=True)
+        found = proposals_document(asked.problem, list(found_for(asked, Effort(lambda: 30.0))))
     except BadInputError as error:
         told(error)
     else:

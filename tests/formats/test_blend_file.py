@@ -10,7 +10,7 @@ from fallow_sieve.core.blends.blend import Blend, Part
 from fallow_sieve.core.ingredients.ingredient import PROPERTIES
 from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
 from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.formats.blend_file import read_blend, write_blend
+from fallow_sieve.formats.blends.file import read_blend, write_blend
 from fallow_sieve.reference.ingredients import library, library_shelf
 
 MINE = {"slug": "my-flour", "name": "My flour", "role": "whole_grain", "per_100_g": {"protein_g": 9.1, "fibre_g": 6.0}}

@@ -6,8 +6,8 @@ from pathlib import Path
 import pytest
 
 from fallow_sieve.core.blends.judgement import judge
-from fallow_sieve.formats.blend_file import read_blend
-from fallow_sieve.formats.documents import analysis_document
+from fallow_sieve.formats.blends.answers import analysis_document
+from fallow_sieve.formats.blends.file import read_blend
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules
 

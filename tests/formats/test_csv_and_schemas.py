@@ -11,9 +11,10 @@ from fallow_sieve.core.blends.judgement import judge
 from fallow_sieve.core.ingredients.side_by_side import compare
 from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.core.values.quantities import parse_basis
-from fallow_sieve.formats.blend_csv import read_blend_csv, write_blend_csv
-from fallow_sieve.formats.blend_file import write_blend
-from fallow_sieve.formats.documents import analysis_document, comparison_document
+from fallow_sieve.formats.blends.answers import analysis_document
+from fallow_sieve.formats.blends.csv import read_blend_csv, write_blend_csv
+from fallow_sieve.formats.blends.file import write_blend
+from fallow_sieve.formats.ingredients.answers import comparison_document
 from fallow_sieve.formats.schemas import FOLDER, MODELS, schema_text
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules

@@ -10,12 +10,12 @@ from fallow_sieve.core.blends.blend import Part
 from fallow_sieve.core.formulas.analysis import analyse_formula
 from fallow_sieve.core.formulas.card import card_of
 from fallow_sieve.core.formulas.finished_bake import finish
-from fallow_sieve.core.formulas.formula import BLEND, CONSISTENCIES, Formula, Line, Stage
+from fallow_sieve.core.formulas.formula import BLEND, CONSISTENCIES, Formula, Line, When
 from fallow_sieve.core.formulas.judgement import judge_formula
 from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.formats.formula_file import FormulaFile, formula_dict, read_formula, write_formula
-from fallow_sieve.formats.formula_markdown import plain, write_markdown
-from fallow_sieve.formats.recipe_jsonld import read_jsonld, write_jsonld
+from fallow_sieve.formats.formulas.file import FormulaFile, formula_dict, read_formula, write_formula
+from fallow_sieve.formats.formulas.markdown import plain, write_markdown
+from fallow_sieve.formats.recipes.jsonld import read_jsonld, write_jsonld
 from fallow_sieve.reference.formulas import formula_rules
 from fallow_sieve.reference.ingredients import library_shelf
 
@@ -37,7 +37,7 @@ NAMES = st.text(st.characters(codec="utf-8", exclude_categories=("Cs", "Cc")), m
 SLUGS = st.sampled_from([i.slug for i in SHELF.ingredients])
 FORMULAS = st.builds(
     Formula,
-    lines=st.lists(st.builds(Line, st.one_of(SLUGS, st.just(BLEND)), MASS, st.sampled_from(list(Stage)), NAMES), min_size=1, max_size=8).map(tuple),
+    lines=st.lists(st.builds(Line, st.one_of(SLUGS, st.just(BLEND)), MASS, st.sampled_from(list(When)), NAMES), min_size=1, max_size=8).map(tuple),
     blend=st.dictionaries(SLUGS, MASS, min_size=1, max_size=5).map(lambda m: tuple(Part(s, g) for s, g in m.items())),
     name=NAMES,
     use=st.sampled_from(("tin-loaf", "scone", None)),
@@ -55,7 +55,7 @@ def read(**changes):
 
 def test_a_formula_file_is_read():
     found = read()
-    assert found.formula.lines == (Line(BLEND, 500, Stage.DRY), Line("water", 400, Stage.WET, "tepid"))
+    assert found.formula.lines == (Line(BLEND, 500, When.DRY), Line("water", 400, When.WET, "tepid"))
     assert (found.formula.use, found.formula.pieces, found.blend_name, found.blend_revision) == (
         "tin-loaf",
         2,
@@ -187,7 +187,7 @@ def test_nothing_in_a_name_becomes_markdown(text):
 
 
 def test_the_file_says_no_more_than_it_must():
-    bare = formula_dict(Formula((Line("water", 1.0, Stage.WET),)))
+    bare = formula_dict(Formula((Line("water", 1.0, When.WET),)))
     assert bare == {
         "format": "fallow-sieve/formula",
         "version": 1,

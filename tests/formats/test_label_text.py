@@ -5,7 +5,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.formats.label_text import MOST_CHARACTERS, read_label_text
+from fallow_sieve.formats.ingredients.panel_text import MOST_CHARACTERS, read_label_text
 
 
 def line(text):

@@ -25,7 +25,7 @@ def test_every_name_in_the_scenario_is_known():
 
 
 def test_some_blends_pass_and_some_are_held(client):
-    states = Counter(b["state"] for b in client.get("/api/v1/blends").json["items"])
+    states = Counter(b["standing"]["state"] for b in client.get("/api/v1/blends").json["items"])
     assert states["held"] >= 2
     assert states["passes"] >= 2
     assert states["close"] >= 1

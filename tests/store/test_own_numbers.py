@@ -4,17 +4,16 @@ from datetime import date
 
 import pytest
 
-from fallow_sieve.core.blends.blend import Part
+from fallow_sieve.core.blends.blend import Blend, Part
 from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Quality, Role
 from fallow_sieve.core.ingredients.lots import Lot
 from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.core.values.estimates import Range, exactly
 from fallow_sieve.reference.ingredients import library_shelf
-from fallow_sieve.store import findings
-from fallow_sieve.store.blends import add_blend
+from fallow_sieve.store.blends import BLENDS
 from fallow_sieve.store.errors import InUseError, NotFoundError, StaleSaveError
-from fallow_sieve.store.findings import add_panel, add_test, withdraw_panel, withdraw_test
-from fallow_sieve.store.ingredients import (
+from fallow_sieve.store.ingredients import panels_and_tests as findings
+from fallow_sieve.store.ingredients.ingredients import (
     add_ingredient,
     choose_layer,
     copy_ingredient,
@@ -24,9 +23,10 @@ from fallow_sieve.store.ingredients import (
     save_ingredient,
     take_number,
 )
-from fallow_sieve.store.kitchens import refresh_library
-from fallow_sieve.store.lots import add_lot, get_lot, lots_of, save_lot
-from fallow_sieve.store.numbers import fact_of, layers_of, stored
+from fallow_sieve.store.ingredients.lots import add_lot, get_lot, lots_of, save_lot
+from fallow_sieve.store.ingredients.numbers import fact_of, layers_of, stored
+from fallow_sieve.store.ingredients.panels_and_tests import add_panel, add_test, withdraw_panel, withdraw_test
+from fallow_sieve.store.library import refresh_library
 
 TODAY = date(2026, 3, 14)
 NOW = "2026-03-14T09:30:00Z"
@@ -177,7 +177,7 @@ def test_a_lots_code_stands_once_in_an_ingredient(store):
     with store.writing() as session:
         add_lot(session, "corn-starch", Lot("L-1", 10, 10))
         save_lot(session, one, Lot("L-1", 1000, 400), False, 1)
-        assert [lot.stock_g for lot in lots_of(session, TEFF)] == [400]
+        assert [found.lot.stock_g for found in lots_of(session, TEFF)] == [400]
 
 
 def test_two_people_at_one_ingredient_or_lot_lose_nothing(store):
@@ -225,7 +225,7 @@ def test_the_librarys_own_cannot_be_renamed_but_put_away_and_stays_so_when_it_is
         with pytest.raises(BadInputError, match="copy it"):
             save_ingredient(session, TEFF, values, 1)
         save_ingredient(session, TEFF, {"name": "Teff flour", "archived": True}, 1)
-    monkeypatch.setattr("fallow_sieve.store.kitchens.library_version", lambda: "a newer one")
+    monkeypatch.setattr("fallow_sieve.store.library.library_version", lambda: "a newer one")
     with store.writing() as session:
         refresh_library(session)
     assert shelf(store)[TEFF].archived
@@ -235,7 +235,7 @@ def test_an_ingredient_in_use_is_not_deleted_and_says_by_what(store):
     mine = Ingredient("mine", "Mine", Role.STARCH)
     with store.writing() as session:
         add_ingredient(session, mine)
-        add_blend(session, "Loaf", None, None, (Part("mine", 100),), NOW)
+        BLENDS.add(session, "Loaf", None, Blend((Part("mine", 100),)), NOW)
     with pytest.raises(InUseError, match=r"Mine is used by Loaf; put it away instead"), store.writing() as session:
         delete_ingredient(session, "mine")
     with pytest.raises(BadInputError), store.writing() as session:

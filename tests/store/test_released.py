@@ -12,13 +12,12 @@ from alembic.script import ScriptDirectory
 
 from fallow_sieve.core.ingredients.ingredient import Quality
 from fallow_sieve.reference.ingredients import library
-from fallow_sieve.store.bakes import bakes_of_kitchen
-from fallow_sieve.store.blends import get_draft, list_blends, revisions_of
+from fallow_sieve.store.blends import BLENDS
 from fallow_sieve.store.briefs import list_briefs
 from fallow_sieve.store.database import MIGRATIONS
-from fallow_sieve.store.formulas import content_in, formula_revisions, list_formulas
+from fallow_sieve.store.formulas import FORMULAS
+from fallow_sieve.store.kitchen import settings_of
 from fallow_sieve.store.kitchen_store import KitchenStore
-from fallow_sieve.store.kitchens import kitchen_of
 
 RELEASED = sorted(Path(__file__).with_name("released").glob("*.sql"))
 
@@ -45,12 +44,15 @@ def older(request, tmp_path):
 
 def test_it_comes_forward_with_its_briefs_blends_and_reasons(older):
     with older.reading() as session:
-        assert kitchen_of(session).name == "Tarn Line Provisions"
+        assert settings_of(session).name == "Tarn Line Provisions"
         assert list_briefs(session)[0].name == "Summit tin loaf"
-        blends = list_blends(session)
+        blends = BLENDS.page(session)
         assert len(blends) == 8
-        assert [r.number for r in revisions_of(session, blends[0].id)] == [1, 2, 3, 4]
-        assert get_draft(session, blends[0].id).based_on == 4
+        assert [r.number for r in BLENDS.revisions(session, blends[0].id)] == [1, 2, 3, 4]
+        assert BLENDS.draft(session, blends[0].id).based_on == 4
+        uses = {r.content.use for b in blends for r in BLENDS.revisions(session, b.id)}
+        assert "tin-loaf" in uses
+        assert None not in uses
 
 
 def test_its_library_is_brought_up_to_date_and_its_own_numbers_stay(older):
@@ -74,12 +76,12 @@ def test_its_formulas_come_forward_with_their_revisions_and_bakes(older, request
     if request.node.callspec.id < "0003":
         pytest.skip("there were no formulas yet")
     with older.reading() as session:
-        (row,) = list_formulas(session)
-        (kept,) = formula_revisions(session, row.id)
-        found = content_in(kept.content)
+        (row,) = FORMULAS.page(session)
+        (kept,) = FORMULAS.revisions(session, row.id)
+        found = kept.content
         assert (row.name, kept.why) == ("Summit tin loaf", "The first that held.")
-        assert [(x.ingredient, x.mass_g, x.note) for x in found.formula.lines] == [
+        assert [(x.ingredient, x.mass_g, x.note) for x in found.lines] == [
             ("@blend", 1000, ""), ("water", 830, "tepid"), ("salt", 18, ""),
         ]  # fmt: skip
-        assert (found.pinned.blend_id, found.pinned.revision, len(found.pinned.parts)) == (1, 3, 6)
-        assert [b.actual_pct for b in bakes_of_kitchen(session)] == [91.4]
+        assert (found.pin.id, found.pin.revision, len(found.blend)) == (1, 3, 6)
+        assert [p.actual_pct for p in older.standing().pours] == [91.4]

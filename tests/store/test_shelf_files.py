@@ -11,17 +11,25 @@ from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
 from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.core.values.estimates import Range
 from fallow_sieve.demo.kitchen import fill
-from fallow_sieve.formats import lots_table
-from fallow_sieve.formats.data_package import read_package, write_package
-from fallow_sieve.formats.lots_table import lot_rows, read_lots
-from fallow_sieve.formats.numbers_table import number_rows, read_numbers
-from fallow_sieve.formats.shelf_table import ShelfLine, header, read_shelf, shelf_rows
-from fallow_sieve.formats.tables import XLSX_TYPE, guarded, read_csv, read_table, unguarded, write_csv, write_xlsx
-from fallow_sieve.store.ingredients import copy_ingredient, put_number
+from fallow_sieve.formats.ingredients import lots_table
+from fallow_sieve.formats.ingredients.data_package import read_package, write_package
+from fallow_sieve.formats.ingredients.lots_table import lot_rows, read_lots
+from fallow_sieve.formats.ingredients.numbers_table import number_rows, read_numbers
+from fallow_sieve.formats.ingredients.shelf_table import ShelfLine, header, read_shelf, shelf_rows
+from fallow_sieve.formats.shared.tables import (
+    XLSX_TYPE,
+    guarded,
+    read_csv,
+    read_table,
+    unguarded,
+    write_csv,
+    write_xlsx,
+)
+from fallow_sieve.store.ingredients.ingredients import copy_ingredient, put_number
+from fallow_sieve.store.ingredients.lot_files import apply_lots, apply_numbers, lot_lines, number_lines, plan_lots
+from fallow_sieve.store.ingredients.numbers import layers_of
+from fallow_sieve.store.ingredients.shelf_files import apply_import, plan_import, shelf_lines
 from fallow_sieve.store.kitchen_store import KitchenStore
-from fallow_sieve.store.lot_files import apply_lots, apply_numbers, lot_lines, number_lines, plan_lots
-from fallow_sieve.store.numbers import layers_of
-from fallow_sieve.store.shelf_files import apply_import, plan_import, shelf_lines
 
 TODAY = date(2026, 3, 14)
 
@@ -105,7 +113,7 @@ def test_a_preview_says_what_is_new_changed_the_same_and_refused_and_writes_noth
     assert [r.status for r in plan.rows] == ["new", "changed", "same", "refused"]
     assert plan.counts == {"new": 1, "changed": 1, "same": 1, "refused": 1}
     change = plan.rows[1].changes[0]
-    assert (change.column, change.before, change.after) == ("protein_g_per_100_g", "13.3 (11.43–14.63)", "14.2 (12.78–15.62)")  # fmt: skip
+    assert (change.what, change.before, change.after) == ("protein_g_per_100_g", "13.3 (11.43–14.63)", "14.2 (12.78–15.62)")  # fmt: skip
     assert plan.rows[3].refusals[0].column == "name"
     assert "my-mix" not in exported(store)
 

@@ -10,29 +10,23 @@ from typing import Any
 
 from flask import Flask, Response
 
-from fallow_sieve.api import (
-    bakes,
-    blends,
-    briefs,
-    devices,
-    findings,
-    flours,
-    formula_files,
-    formula_work,
-    formulas,
-    ingredients,
-    judging,
-    kitchen,
-    lots,
-    pages,
-    proposals,
-    recipes,
-    reference,
-    shelf,
-    shelf_files,
-    transfer,
-)
+from fallow_sieve.api import pages
+from fallow_sieve.api.blends import files as blend_files
+from fallow_sieve.api.blends import judging
+from fallow_sieve.api.blends import routes as blends
+from fallow_sieve.api.briefs import routes as briefs
+from fallow_sieve.api.devices import routes as devices
+from fallow_sieve.api.formulas import files as formula_files
+from fallow_sieve.api.formulas import pours, work
+from fallow_sieve.api.formulas import routes as formulas
+from fallow_sieve.api.ingredients import files as shelf_files
+from fallow_sieve.api.ingredients import lots, own_numbers, shelf, side_by_side
+from fallow_sieve.api.ingredients import routes as ingredients
+from fallow_sieve.api.kitchen import routes as kitchen
 from fallow_sieve.api.problems import register_problems
+from fallow_sieve.api.proposals import routes as proposals
+from fallow_sieve.api.recipes import routes as recipes
+from fallow_sieve.api.reference import routes as reference
 from fallow_sieve.api.security import register_security
 from fallow_sieve.devices.scale import Scale, SimulatedScale
 from fallow_sieve.store.errors import NotFoundError
@@ -45,23 +39,23 @@ MOST_ID = 2**53  # what JSON numbers hold exactly, and well inside what SQLite d
 
 _MODULES = (
     reference,
+    kitchen,
+    devices,
+    ingredients,
     shelf,
     shelf_files,
-    ingredients,
     lots,
-    findings,
-    flours,
-    devices,
-    kitchen,
+    own_numbers,
+    side_by_side,
     briefs,
     blends,
     judging,
+    blend_files,
     proposals,
-    transfer,
     formulas,
-    formula_work,
+    work,
     formula_files,
-    bakes,
+    pours,
     recipes,
 )
 

@@ -4,16 +4,20 @@ from __future__ import annotations
 
 import json
 import re
+from collections.abc import Callable, Iterable, Iterator
 from datetime import UTC, date, datetime
+from functools import cache
 from typing import Any, TypeVar, cast
 
-from flask import Response, current_app, request
-from pydantic import BaseModel, TypeAdapter
+from flask import Response, current_app, request, stream_with_context
+from pydantic import BaseModel, RootModel, TypeAdapter
+from pydantic_core import SchemaSerializer
 
-from fallow_sieve.core.blends.blend import Part
+from fallow_sieve.api.problems import detail_of
 from fallow_sieve.core.values.errors import BadInputError, shown
-from fallow_sieve.formats.strict_json import parse_json
-from fallow_sieve.formats.validating import validate
+from fallow_sieve.formats.shared.strict_json import parse_json
+from fallow_sieve.formats.shared.validating import validate
+from fallow_sieve.services.kitchen import KitchenNow, kitchen_now
 from fallow_sieve.store.kitchen_store import KitchenStore
 
 ModelT = TypeVar("ModelT", bound=BaseModel)
@@ -23,6 +27,11 @@ PAGE_LIMIT = 100
 def store() -> KitchenStore:
     """Return the kitchen's store of this application."""
     return cast(KitchenStore, current_app.extensions["kitchen"])
+
+
+def kitchen(brief_id: int | None = None) -> KitchenNow:
+    """Return the kitchen as it is now, within the limits of a brief where one is named. Raises NotFoundError."""
+    return kitchen_now(store(), today(), brief_id)
 
 
 def now_text() -> str:
@@ -48,14 +57,51 @@ def answer(value: BaseModel, status: int = 200, version: int | None = None) -> R
     return _json(value.model_dump_json().encode(), status, version)
 
 
-def answer_json(value: dict[str, Any]) -> Response:
+def json_answer(value: dict[str, Any]) -> Response:
     """Return plain values as JSON, where there are too many of them for a model each."""
     return _json(json.dumps(value, ensure_ascii=False, allow_nan=False).encode(), 200, None)
 
 
-def answer_core(adapter: TypeAdapter[Any], value: object) -> Response:
-    """Return a value of the core as JSON, written by its `adapter`."""
-    return _json(adapter.dump_json(value), 200, None)
+def answer_value(model: type[RootModel[Any]], value: object, status: int = 200) -> Response:
+    """Return a value of the core or of a service as JSON: its fields are those of `model`, which is made of it."""
+    return _json(_writer(model).to_json(value), status, None)
+
+
+@cache
+def _writer(model: type[RootModel[Any]]) -> SchemaSerializer:
+    """What writes the values that `model` is made of, without making a model of each first."""
+    adapter: TypeAdapter[Any] = TypeAdapter(cast(Any, model.model_fields["root"].annotation))
+    return adapter.serializer
+
+
+def file_answer(data: bytes | str, mimetype: str, name: str) -> Response:
+    """Return `data` as a file to save under `name`."""
+    response = Response(data, mimetype=mimetype)
+    response.headers["Content-Disposition"] = f'attachment; filename="{name}"'
+    return response
+
+
+def stem_of(name: str, otherwise: str) -> str:
+    """Return the start of a file's name for a document of this name."""
+    return re.sub(r"[^a-z0-9]+", "-", name.lower()).strip("-") or otherwise
+
+
+def streamed(lines: Iterable[BaseModel], stopped: Callable[[], None] = lambda: None) -> Response:
+    """Return one JSON object a line, each with what it has; an error on the way is the last line.
+
+    `stopped` is told when the stream ends, also because its reader left.
+    """
+
+    def written() -> Iterator[str]:
+        try:
+            for line in lines:
+                yield line.model_dump_json(exclude_unset=True) + "\n"
+        except Exception as error:
+            yield json.dumps({"problem": detail_of(error)}) + "\n"
+        finally:
+            stopped()
+
+    return Response(stream_with_context(written()), mimetype="application/x-ndjson")
 
 
 def _json(data: bytes, status: int, version: int | None) -> Response:
@@ -96,8 +142,3 @@ def whole(name: str, default: int, lowest: int, highest: int) -> int:
 def page() -> tuple[int, int]:
     """Return the cursor (the id to start after) and the limit that the query asks for."""
     return whole("cursor", 0, 0, 2**53), whole("limit", 50, 1, PAGE_LIMIT)
-
-
-def as_parts(given: Any) -> tuple[Part, ...]:
-    """Return parts of a request as parts of the core."""
-    return tuple(Part(p.ingredient, p.mass_g, p.locked, p.lot_id) for p in given)

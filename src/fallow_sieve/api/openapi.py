@@ -3,13 +3,16 @@
 from __future__ import annotations
 
 import json
+from collections.abc import Iterator
+from contextlib import contextmanager
 from pathlib import Path
 from typing import Any
 
-from fallow_sieve.api.spec import spec
+from spectree import Response, SpecTree
 
-DOCUMENT = Path(__file__).with_name("openapi.json")
-
+from fallow_sieve import __version__
+from fallow_sieve.api.models import Problem
+from fallow_sieve.api.spec import DOCUMENT, Described, description_of
 
 _made: list[str] = []
 
@@ -21,13 +24,50 @@ def openapi_text(app: Any) -> str:
     as it writes, so that a second document would lack the nested ones.
     """
     if not _made:
-        with app.app_context():
+        views = {name: (view, description_of(view)) for name, view in app.view_functions.items()}
+        streams = {d.out.__name__ for _, d in views.values() if d is not None and d.lines and d.out is not None}
+        spec = _spec_tree()
+        described = {name: _told(spec, view, d) if d else view for name, (view, d) in views.items()}
+        with app.app_context(), _standing_in(app, described):
             spec.app = app
-            _made.append(json.dumps(_completed(spec.spec), ensure_ascii=False, indent=1, sort_keys=True) + "\n")
+            document = _completed(spec.spec, streams)
+        _made.append(json.dumps(document, ensure_ascii=False, indent=1, sort_keys=True) + "\n")
     return _made[0]
 
 
-def _completed(document: dict[str, Any]) -> dict[str, Any]:
+def _spec_tree() -> SpecTree:
+    return SpecTree(
+        "flask",
+        title="Fallow Sieve",
+        version=__version__,
+        path="apidoc",
+        mode="strict",
+        naming_strategy=lambda model: model.__name__,
+        nested_naming_strategy=lambda _parent, child: child,
+    )
+
+
+def _told(spec: SpecTree, view: Any, d: Described) -> Any:
+    codes: dict[str, Any] = {f"HTTP_{d.status}": d.out, "HTTP_404": Problem, "HTTP_422": Problem}
+    if d.stale:
+        codes["HTTP_412"] = Problem
+    if d.json is not None:
+        codes["HTTP_413"] = Problem
+    return spec.validate(json=d.json, query=d.query, resp=Response(**codes), skip_validation=True)(view)
+
+
+@contextmanager
+def _standing_in(app: Any, views: dict[str, Any]) -> Iterator[None]:
+    """Let `views` stand in for those of the application while they are looked at."""
+    own = dict(app.view_functions)
+    app.view_functions.update(views)
+    try:
+        yield
+    finally:
+        app.view_functions.update(own)
+
+
+def _completed(document: dict[str, Any], streams: set[str]) -> dict[str, Any]:
     """Name the If-Match header on every operation that may answer 412, and say what answers always carry."""
     header = {
         "name": "If-Match",
@@ -41,8 +81,9 @@ def _completed(document: dict[str, Any]) -> dict[str, Any]:
             if "412" in operation.get("responses", {}):
                 operation.setdefault("parameters", []).append(header)
             _problem_type(operation)
+            _lines_type(operation, streams)
     for name, schema in document["components"]["schemas"].items():
-        if name != "Problem" and not name.endswith(("In", "Query")):
+        if name not in {"Problem", *streams} and not name.endswith(("In", "Query")):
             _as_answered(schema)
     return document
 
@@ -56,6 +97,14 @@ def _as_answered(schema: dict[str, Any]) -> None:
         for option in (field, *field.get("anyOf", [])):
             if "prefixItems" in option:
                 option["items"] = option.pop("prefixItems")[0]
+
+
+def _lines_type(operation: dict[str, Any], streams: set[str]) -> None:
+    for response in operation.get("responses", {}).values():
+        content = response.get("content", {})
+        schema = content.get("application/json", {}).get("schema", {})
+        if schema.get("$ref", "").rsplit("/", 1)[-1] in streams:
+            response["content"] = {"application/x-ndjson": content["application/json"]}
 
 
 def _problem_type(operation: dict[str, Any]) -> None:

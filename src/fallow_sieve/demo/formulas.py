@@ -2,32 +2,21 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from datetime import datetime, timedelta
 
-from sqlmodel import Session, select
+from sqlmodel import Session
 
-from fallow_sieve.core.blends.blend import Part
-from fallow_sieve.core.formulas.formula import BLEND, WATER, Formula, Line, Stage
-from fallow_sieve.core.formulas.judgement import Kitchen, judge_formula
-from fallow_sieve.core.formulas.pouring import poured_pct
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.quantities import CupStandard, SpoonStandard
+from fallow_sieve.core.formulas.formula import BLEND, WATER, Formula, Line, When
+from fallow_sieve.core.values.pins import Pin
 from fallow_sieve.demo.scenario import COPPERBECK, LOW_INGS, Bin
-from fallow_sieve.reference.conversions import make_over, read_text
-from fallow_sieve.reference.formulas import formula_rules
 from fallow_sieve.reference.uses import rules
-from fallow_sieve.store.bakes import add_bake
-from fallow_sieve.store.blends import get_revision, parts_in
-from fallow_sieve.store.formulas import (
-    Content,
-    Pinned,
-    add_formula,
-    get_formula_draft,
-    keep_formula_revision,
-    save_formula_draft,
-)
-from fallow_sieve.store.tables import BakeRow, BlendRow
+from fallow_sieve.services.kitchen import KitchenNow
+from fallow_sieve.services.learning import PourGiven, as_record
+from fallow_sieve.services.recipes import make_over, read_text
+from fallow_sieve.store.blends import BLENDS
+from fallow_sieve.store.formulas import FORMULAS as DOCUMENTS
+from fallow_sieve.store.pours import add_pour
 
 # What is no flour, and stands on the shelf all the same.
 PANTRY = (
@@ -159,82 +148,55 @@ FORMULAS = (
 )  # fmt: skip
 
 
-def add_formulas(session: Session, shelf: Shelf, briefs: dict[str, int], now: datetime) -> None:
-    """Add the demo's formulas on its blends, with their revisions and bakes, as of `now`."""
-    blends = {b.name: b for b in session.exec(select(BlendRow))}
+def add_formulas(session: Session, kitchen: KitchenNow, briefs: dict[str, int], now: datetime) -> None:
+    """Add the demo's formulas on its blends, with their revisions and pours, as of `now`."""
+    blends = {h.name: h for h in BLENDS.page(session, limit=1000)}
     for n, made in enumerate(FORMULAS):
         begun = now - timedelta(days=60 - 6 * n)
-        blend = blends[made.blend]
-        assert blend.id is not None
-        parts = parts_in(get_revision(session, blend.id, made.revision).parts)
-        pinned = Pinned(blend.id, made.revision, blend.name, parts)
-        _add(session, made, pinned, briefs, shelf, begun, now)
+        head = blends[made.blend]
+        parts = BLENDS.revision(session, head.id, made.revision).content.parts
+        based = Formula((), parts, use=made.use, pin=Pin("blend", head.id, made.revision, head.name))
+        _add(session, made, based, briefs, kitchen, (begun, now))
 
 
 def _add(
     session: Session,
     made: DemoFormula,
-    pinned: Pinned,
+    based: Formula,
     briefs: dict[str, int],
-    shelf: Shelf,
-    begun: datetime,
-    now: datetime,
+    kitchen: KitchenNow,
+    span: tuple[datetime, datetime],
 ) -> None:
+    begun, now = span
     kept = made.kept or (("Made over from the old wheat recipe.", ()),) * bool(made.recipe)
-    contents = [(why, _content(made, pinned, lines, shelf)) for why, lines in kept]
-    first = contents[0][1] if contents else _content(made, pinned, made.draft or (), shelf)
-    row = add_formula(session, made.name, briefs[made.brief] if made.brief else None, first, _text(begun))
-    assert row.id is not None
+    contents = [(why, _formula(made, based, lines, kitchen)) for why, lines in kept]
+    first = contents[0][1] if contents else _formula(made, based, made.draft or (), kitchen)
+    head = DOCUMENTS.add(session, made.name, briefs[made.brief] if made.brief else None, first, _text(begun))
     based_on = None
-    for day, (why, content) in enumerate(contents):
+    for day, (why, formula) in enumerate(contents):
         at = _text(begun + timedelta(days=3 * day, hours=2))
-        version = get_formula_draft(session, row.id).version
-        draft = save_formula_draft(session, row.id, content, based_on, version, at)
-        based_on = keep_formula_revision(session, row.id, why, draft.version, at).number
+        version = DOCUMENTS.draft(session, head.id).version
+        draft = DOCUMENTS.save_draft(session, head.id, formula, based_on, version, at)
+        based_on = DOCUMENTS.keep(session, head.id, why, draft.version, at).number
     last = contents[-1][1] if contents else first
     for days_ago, poured_g, note in made.bakes:
-        add_bake(session, _bake(row.id, last, (now - timedelta(days=days_ago)), poured_g, note, shelf))
+        at_day = now - timedelta(days=days_ago)
+        given = PourGiven(poured_g, at_day.date().isoformat(), note)
+        add_pour(session, as_record(head.id, last, given, kitchen, now.date(), _text(at_day)))
 
 
-def _content(made: DemoFormula, pinned: Pinned, lines: Lines, shelf: Shelf) -> Content:
+def _formula(made: DemoFormula, based: Formula, lines: Lines, kitchen: KitchenNow) -> Formula:
     if made.recipe:
-        return Content(_made_over(made, pinned.parts, shelf), pinned)
-    formula = Formula(
-        lines=tuple(Line(s, float(g), Stage(stage)) for s, g, stage in lines),
-        blend=pinned.parts,
-        use=made.use,
+        read = read_text(made.recipe, kitchen).formula
+        recipe = replace(read, blend=based.blend, pin=based.pin)
+        return make_over(recipe, rules().uses[made.use], kitchen, text=made.recipe).conversion.formula
+    return replace(
+        based,
+        lines=tuple(Line(s, float(g), When(when)) for s, g, when in lines),
         consistency=made.consistency,
         pieces=made.pieces,
         pan=made.pan,
         method=made.method,
-    )
-    return Content(formula, pinned)
-
-
-def _made_over(made: DemoFormula, parts: tuple[Part, ...], shelf: Shelf) -> Formula:
-    kitchen = Kitchen(CupStandard.METRIC)
-    read = read_text(made.recipe, shelf, kitchen, SpoonStandard.METRIC)
-    return make_over(read.formula, parts, rules().uses[made.use], shelf, kitchen, text=made.recipe).conversion.formula
-
-
-def _bake(formula_id: int, content: Content, at: datetime, poured_g: float, note: str, shelf: Shelf) -> BakeRow:
-    found = judge_formula(content.formula, shelf, formula_rules())
-    a, use = found.analysis, rules().uses[content.formula.use or ""]
-    predicted = found.prediction.typical_pct
-    assert predicted is not None
-    assert content.pinned is not None
-    return BakeRow(
-        formula_id=formula_id,
-        blend=content.pinned.key,
-        use=use.slug,
-        family=use.family,
-        baked_on=at.date().isoformat(),
-        flour_g=a.flour_g,
-        poured_g=poured_g,
-        actual_pct=poured_pct(a, poured_g),
-        predicted_pct=predicted,
-        note=note,
-        created_at=_text(at),
     )
 
 

@@ -7,12 +7,15 @@ from pathlib import Path
 
 from pydantic import BaseModel
 
-from fallow_sieve.formats.blend_file import BlendFile
-from fallow_sieve.formats.brief_file import BriefFile
-from fallow_sieve.formats.documents import AnalysisDocument, ComparisonDocument
-from fallow_sieve.formats.formula_documents import ConvertAnswer, FormulaAnswer, ScaleAnswer, TemperatureAnswer
-from fallow_sieve.formats.formula_file import FormulaFile
-from fallow_sieve.formats.proposal_documents import MendOut, ProposalsOut
+from fallow_sieve.formats.blends.answers import AnalysisDocument
+from fallow_sieve.formats.blends.file import BlendFile
+from fallow_sieve.formats.briefs.answers import MendOut, ProposalsOut
+from fallow_sieve.formats.briefs.file import BriefFile
+from fallow_sieve.formats.formulas.answers import FormulaAnswer
+from fallow_sieve.formats.formulas.file import FormulaFile
+from fallow_sieve.formats.formulas.scaling_answers import ScaleAnswer, TemperatureAnswer
+from fallow_sieve.formats.ingredients.answers import ComparisonDocument
+from fallow_sieve.formats.recipes.answers import ConvertAnswer
 
 FOLDER = Path(__file__).with_name("schemas")
 MODELS: dict[str, type[BaseModel]] = {

@@ -2,18 +2,13 @@
 
 from __future__ import annotations
 
-import sqlite3
 from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
 from typing import Any
 
-from alembic import command
-from alembic.config import Config
 from sqlalchemy import Engine, create_engine, event
 from sqlmodel import Session
-
-from fallow_sieve.core.values.errors import BadInputError
 
 BUSY_TIMEOUT_MS = 5000
 MIGRATIONS = Path(__file__).with_name("migrations")
@@ -54,30 +49,38 @@ def writing(engine: Engine) -> Iterator[Session]:
         session.commit()
 
 
+class OtherVersionError(Exception):
+    """The database was made by a version of Fallow Sieve that this one does not know."""
+
+
 def migrate(engine: Engine) -> None:
-    """Bring the database's tables to this version, forward from any released one."""
+    """Bring the database's tables to this version, forward from any released one. Raises OtherVersionError."""
+    if _version_of(engine) == newest_version():
+        return
+    from alembic import command  # takes a third of a second to load, and is needed once for each new version
+    from alembic.config import Config
+    from alembic.util.exc import CommandError
+
     config = Config()
     config.set_main_option("script_location", str(MIGRATIONS))
     with engine.connect() as connection:
         config.attributes["connection"] = connection
-        command.upgrade(config, "head")
+        try:
+            command.upgrade(config, "head")
+        except CommandError as error:
+            raise OtherVersionError(str(error)) from error
         connection.commit()
 
 
-def backup(path: Path, target: Path) -> None:
-    """Copy the database `path` to `target` through SQLite's own backup, also while it is in use.
+def newest_version() -> str:
+    """Return the version of the newest migration, by which its file's name begins."""
+    return max(p.name.split("_")[0] for p in (MIGRATIONS / "versions").glob("[0-9]*.py"))
 
-    Raises BadInputError where `path` is not there or `target` is.
-    """
-    if not path.is_file():
-        raise BadInputError(f"there is no database {str(path)!r}", right="give --db the path of a kitchen")
-    if target.exists():
-        raise BadInputError(f"{str(target)!r} is there already", right="name a new file for the copy")
-    partial = target.with_name(target.name + ".part")
-    source, copy = sqlite3.connect(path), sqlite3.connect(partial)
-    try:
-        source.backup(copy)
-    finally:
-        copy.close()
-        source.close()
-    partial.rename(target)
+
+def _version_of(engine: Engine) -> str | None:
+    """The version that the tables are at, or None where there are none yet."""
+    with engine.connect() as connection:
+        ask = connection.exec_driver_sql
+        if not ask("SELECT 1 FROM sqlite_master WHERE name = 'alembic_version'").scalar():
+            return None
+        return str(ask("SELECT version_num FROM alembic_version").scalar())

@@ -9,48 +9,46 @@ from dataclasses import dataclass
 from datetime import date
 from pathlib import Path
 from threading import Lock
-from typing import Any, TypeVar, cast
+from typing import TypeVar, cast
 
-from alembic.util.exc import CommandError
 from sqlalchemy import text
 from sqlalchemy.exc import DBAPIError
 from sqlmodel import Session
 
-from fallow_sieve.core.formulas.water_learning import Bake
+from fallow_sieve.core.blends.limits import Limits
+from fallow_sieve.core.formulas.water_learning import Pour
 from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.store.database import migrate, open_engine, reading, writing
+from fallow_sieve.store.briefs import limits_of
+from fallow_sieve.store.database import OtherVersionError, migrate, open_engine, reading, writing
 from fallow_sieve.store.errors import NotFoundError, UnusableError
-from fallow_sieve.store.glances import Glances
-from fallow_sieve.store.kitchens import refresh_library
-from fallow_sieve.store.shelves import load_shelf, reload_shelf
+from fallow_sieve.store.ingredients.shelves import load_shelf, reload_shelf
+from fallow_sieve.store.library import refresh_library
+from fallow_sieve.store.short_reads import ShortReads
 
 MadeT = TypeVar("MadeT")
-_BAKES = "SELECT predicted_pct, actual_pct, blend, family, baked_on FROM bake WHERE NOT withdrawn ORDER BY baked_on, id"
-# What the bakes that count are, in a word: it differs whenever one comes, is set aside or taken back.
+_POURS = "SELECT predicted_pct, actual_pct, blend, family, baked_on FROM bake WHERE NOT withdrawn ORDER BY baked_on, id"
+# What the pours that count are, in a word: it differs whenever one comes, is set aside or taken back.
 _MARK = "SELECT coalesce(max(id), 0) || ':' || coalesce(group_concat(CASE WHEN withdrawn THEN id END), '') FROM bake"
-_SETTINGS = f"SELECT shelf_version, cup, binder_school, ({_MARK}) FROM kitchen"
-_STANDING = "SELECT shelf_version, cup, store_temp_c, currency, (SELECT limits FROM brief WHERE id = ?) FROM kitchen"
+_STANDING = (
+    "SELECT shelf_version, cup, tablespoon, temp_unit, currency, binder_school, store_temp_c, serving_g, "
+    f"({_MARK}), (SELECT limits FROM brief WHERE id = ?) FROM kitchen"
+)
 
 
 @dataclass(frozen=True, slots=True)
 class Standing:
-    """By what blends are judged: the shelf's version, the kitchen's settings, a brief's stored limits (or None)."""
+    """By what everything is judged now: the kitchen's settings, its pours, a brief's limits, the shelf's version."""
 
     shelf_version: int
     cup: str
-    store_temp_c: float
+    tablespoon: str
+    temp_unit: str
     currency: str
-    limits: dict[str, Any] | None
-
-
-@dataclass(frozen=True, slots=True)
-class FormulaStanding:
-    """By what formulas are judged: the shelf's version, the cup, the binder school, and every bake that counts."""
-
-    shelf_version: int
-    cup: str
     school: str
-    bakes: tuple[Bake, ...]
+    store_temp_c: float
+    serving_g: float
+    pours: tuple[Pour, ...]
+    limits: Limits
 
 
 class KitchenStore:
@@ -68,13 +66,13 @@ class KitchenStore:
                 refresh_library(session)
         except DBAPIError as error:
             raise UnusableError(path, str(error.orig)) from error
-        except CommandError as error:
+        except OtherVersionError as error:
             raise UnusableError(path, f"it comes from another version of Fallow Sieve ({error})") from error
-        self._glances = Glances(self._engine)
+        self._short_reads = ShortReads(self._engine)
         self._lock = Lock()
         self._cached: tuple[tuple[int, date], Shelf] | None = None
         self._made: tuple[Shelf, object] | None = None
-        self._bakes: tuple[str, tuple[Bake, ...]] | None = None
+        self._pours: tuple[str, tuple[Pour, ...]] | None = None
 
     def reading(self) -> AbstractContextManager[Session]:
         """Give a session that reads one consistent state."""
@@ -85,24 +83,26 @@ class KitchenStore:
         return writing(self._engine)
 
     def standing(self, brief_id: int | None = None) -> Standing:
-        """Return by what blends are judged now, in one query: it is asked at every move of a hand.
+        """Return by what is judged now, in one query: it is asked at every move of a hand.
 
         Raises NotFoundError where there is no such brief.
         """
-        ((version, cup, temp_c, currency, limits),) = self._glances.rows(_STANDING, (brief_id,))
+        ((version, cup, spoon, temp, money, school, store_c, serving_g, mark, limits),) = self._short_reads.rows(
+            _STANDING, (brief_id,)
+        )
         if brief_id is not None and limits is None:
             raise NotFoundError("brief", brief_id)
-        return Standing(version, cup, temp_c, currency, json.loads(limits) if limits is not None else None)
+        asked = limits_of(json.loads(limits)) if limits else Limits()
+        pours = self._pours_at(mark)
+        return Standing(version, cup, spoon, temp, money, school, store_c, serving_g, pours, asked)
 
-    def formula_standing(self) -> FormulaStanding:
-        """Return by what formulas are judged now, in one query: it is asked at every move of a hand."""
-        ((version, cup, school, mark),) = self._glances.rows(_SETTINGS)
-        bakes = self._bakes
-        if bakes is None or bakes[0] != mark:
-            bakes = self._bakes = (mark, tuple(Bake(*row) for row in self._glances.rows(_BAKES)))
-        return FormulaStanding(version, cup, school, bakes[1])
+    def _pours_at(self, mark: str) -> tuple[Pour, ...]:
+        pours = self._pours
+        if pours is None or pours[0] != mark:
+            pours = self._pours = (mark, tuple(Pour(*row) for row in self._short_reads.rows(_POURS)))
+        return pours[1]
 
-    def shelf_now(self, standing: Standing | FormulaStanding, today: date) -> Shelf:
+    def shelf_now(self, standing: Standing, today: date) -> Shelf:
         """Return the shelf that `standing` speaks of, as of `today`."""
         cached = self._cached
         if cached is not None and cached[0] == (standing.shelf_version, today):
@@ -138,5 +138,5 @@ class KitchenStore:
 
     def close(self) -> None:
         """Let go of the database."""
-        self._glances.close()
+        self._short_reads.close()
         self._engine.dispose()

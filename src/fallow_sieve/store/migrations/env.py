@@ -3,7 +3,7 @@
 import sqlmodel
 from alembic import context
 
-from fallow_sieve.store import tables  # noqa: F401
+import fallow_sieve.store.tables  # noqa: F401
 
 connection = context.config.attributes["connection"]
 context.configure(

@@ -1,0 +1,1 @@
+"""Blends over HTTP: kept as documents, judged, composed, explained, in and out as files."""

@@ -1,0 +1,1 @@
+"""Briefs over HTTP: written, changed, and how far their blends are."""

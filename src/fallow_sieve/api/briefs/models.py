@@ -1,0 +1,76 @@
+"""What requests and answers about briefs carry."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from pydantic import Field, RootModel
+
+from fallow_sieve.api.models import In, Limit, ListOut, Metric, Name, PageQuery, Slug, Text
+from fallow_sieve.core.blends.blend import MAX_PARTS
+from fallow_sieve.core.blends.fit import BandChange
+from fallow_sieve.core.blends.limits import Limits
+from fallow_sieve.services.briefs import BriefStanding
+
+AimOfBrief = Literal["nearest", "more-fibre", "more-protein", "cheapest", "whole-grain"]
+
+
+class BandChangeIn(In):
+    """A brief's own limit on a metric, in the metric's unit; null leaves the use's."""
+
+    metric: Metric
+    hard_low: Limit | None = None
+    good_low: Limit | None = None
+    good_high: Limit | None = None
+    hard_high: Limit | None = None
+
+
+class LimitsIn(In):
+    """What a brief asks besides its use."""
+
+    exclude_allergens: list[Slug] = Field(default_factory=list, max_length=40)
+    exclude: list[Slug] = Field(default_factory=list, max_length=200)
+    price_cap_per_kg: Limit | None = None
+    max_bins: int | None = Field(default=None, ge=1, le=MAX_PARTS)
+    gluten_cap_mg_per_kg: Limit | None = None
+    bands: list[BandChangeIn] = Field(default_factory=list, max_length=20)
+
+    @property
+    def limits(self) -> Limits:
+        """The same as the core's."""
+        return Limits(
+            exclude_allergens=tuple(self.exclude_allergens),
+            exclude=tuple(self.exclude),
+            price_cap_per_kg=self.price_cap_per_kg,
+            max_bins=self.max_bins,
+            gluten_cap_mg_per_kg=self.gluten_cap_mg_per_kg,
+            bands=tuple(BandChange(**b.model_dump()) for b in self.bands),
+        )
+
+
+class BriefIn(In):
+    """A brief: what for, for whom, to what aim, within what limits."""
+
+    name: Name
+    use: Slug
+    eaters: Text = ""
+    aim: AimOfBrief = "nearest"
+    note: Text = ""
+    limits: LimitsIn = Field(default_factory=LimitsIn)
+    archived: bool = False
+
+
+class BriefsQuery(PageQuery):
+    """Which briefs: those at work, or those put away."""
+
+    archived: Literal["0", "1"] = "0"
+
+
+class BriefSummary(RootModel[BriefStanding]):
+    """A brief with its limits in words, its state, the next step, and its blends."""
+
+
+class BriefList(ListOut):
+    """A page of briefs."""
+
+    items: list[BriefStanding]

@@ -1,0 +1,1 @@
+"""Devices over HTTP: the scale on the bench."""

@@ -1,0 +1,57 @@
+"""The scale on the bench. What ships is simulated, and can be loaded from the page."""
+
+from __future__ import annotations
+
+from typing import cast
+
+from flask import Blueprint, Response, current_app
+
+from fallow_sieve.api.devices.models import LoadIn, ScaleOut
+from fallow_sieve.api.http import answer, body
+from fallow_sieve.api.spec import route
+from fallow_sieve.devices.scale import Scale, SimulatedScale
+from fallow_sieve.store.errors import NotFoundError
+
+routes = Blueprint("devices", __name__)
+
+
+def _scale() -> Scale:
+    return cast(Scale, current_app.extensions["scale"])
+
+
+@routes.get("/devices/scale")
+@route(ScaleOut)
+def scale() -> Response:
+    """Return what the scale shows now."""
+    return answer(_shown())
+
+
+@routes.post("/devices/scale/tare")
+@route(ScaleOut)
+def tare() -> Response:
+    """Make what stands on the scale count as nothing."""
+    _scale().tare()
+    return answer(_shown())
+
+
+@routes.put("/devices/scale/load")
+@route(ScaleOut, json=LoadIn)
+def load() -> Response:
+    """Put a mass on the simulated scale; a real one has to be loaded by hand."""
+    given, on_bench = body(LoadIn), _scale()
+    if not isinstance(on_bench, SimulatedScale):
+        raise NotFoundError("simulated scale", on_bench.name)
+    on_bench.load(given.mass_g)
+    return answer(_shown())
+
+
+def _shown() -> ScaleOut:
+    on_bench = _scale()
+    found = on_bench.read()
+    return ScaleOut(
+        name=on_bench.name,
+        simulated=isinstance(on_bench, SimulatedScale),
+        readability_g=on_bench.readability_g,
+        mass_g=found.mass_g,
+        stable=found.stable,
+    )

@@ -1,0 +1,1 @@
+"""Formulas over HTTP: kept as documents, judged and worked on, their pours, in and out as files."""

@@ -1,0 +1,1 @@
+"""Ingredients over HTTP: the shelf, their own numbers, lots, panels, bench tests, files."""

@@ -1,0 +1,1 @@
+"""The kitchen's settings over HTTP."""

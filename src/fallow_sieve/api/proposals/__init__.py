@@ -1,0 +1,1 @@
+"""The search for blends over HTTP: wishes, proposals line by line, trade-offs, mending."""

@@ -1,0 +1,1 @@
+"""Recipes over HTTP: read line by line, and made over with a blend."""

@@ -1,0 +1,73 @@
+"""What requests and answers about pasted recipes carry."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from fallow_sieve.api.formula_content import FormulaContentOut, PinnedIn, School
+from fallow_sieve.api.models import In, Out, Slug
+from fallow_sieve.core.recipes.checks import RecipeCheck
+from fallow_sieve.core.recipes.conversion import ConversionStep, Pairing
+from fallow_sieve.services.recipes import Side
+
+
+class ReadIn(In):
+    """A recipe as text, and the ingredients chosen for lines by number."""
+
+    text: Annotated[str, Field(max_length=20_000)]
+    chosen: Annotated[dict[str, Slug], Field(max_length=300)] = Field(default_factory=dict)
+
+
+class ConvertIn(ReadIn):
+    """A recipe to be made over for a blend (its parts), for a use; `off` are changes to leave out."""
+
+    blend: PinnedIn
+    use: Slug
+    school: School | None = None
+    off: Annotated[list[Annotated[str, Field(max_length=40)]], Field(max_length=20)] = Field(default_factory=list)
+
+
+class ReadLineOut(Out):
+    """One line of a recipe as read; `understood` is yes, guessed, part or no."""
+
+    number: int
+    text: str
+    name: str
+    ingredient: str | None
+    ingredient_name: str
+    unit: str
+    mass_g: float | None
+    mass_low_g: float | None
+    mass_high_g: float | None
+    when: str
+    guesses: list[str]
+    understood: Literal["yes", "guessed", "part", "no"]
+    note: str
+    near: list[str]
+    wrong: str
+
+
+class ReadOut(Out):
+    """A recipe as read, what is odd about it, and the formula of what was understood."""
+
+    title: str
+    pieces: int | None
+    lines: list[ReadLineOut]
+    steps: list[str]
+    unread: list[str]
+    checks: list[RecipeCheck]
+    content: FormulaContentOut
+
+
+class ConvertOut(Out):
+    """A recipe made over: every change, the two sides, and the formula to go on with."""
+
+    read: ReadOut
+    changes: list[ConversionStep]
+    poor: list[str]
+    before: Side
+    after: Side
+    pairs: list[Pairing]
+    content: FormulaContentOut

@@ -1,0 +1,96 @@
+"""Recipes that are pasted: read, checked, and made over for a blend. Nothing is stored here."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import replace
+
+from flask import Blueprint, Response
+
+from fallow_sieve.api.formula_content import content_out
+from fallow_sieve.api.http import answer, body, kitchen
+from fallow_sieve.api.models import as_parts
+from fallow_sieve.api.recipes.models import ConvertIn, ConvertOut, ReadIn, ReadLineOut, ReadOut
+from fallow_sieve.api.spec import route
+from fallow_sieve.core.blends.blend import check_parts
+from fallow_sieve.core.blends.fit import rule_of_use
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.recipes.lines import ReadLine
+from fallow_sieve.core.values.errors import BadInputError, shown
+from fallow_sieve.reference.uses import rules
+from fallow_sieve.services.recipes import Read, make_over, read_text, side_of
+
+routes = Blueprint("recipes", __name__)
+
+
+@routes.post("/recipes/read")
+@route(ReadOut, json=ReadIn)
+def read() -> Response:
+    """Return a pasted recipe as read, with every guess, and what is odd about it."""
+    given, here = body(ReadIn), kitchen()
+    return answer(_read(read_text(given.text, here, _chosen(given.chosen)), here.shelf))
+
+
+@routes.post("/recipes/convert")
+@route(ConvertOut, json=ConvertIn)
+def convert() -> Response:
+    """Return a pasted wheat recipe made over for a blend, every change with its reason and size."""
+    given, here = body(ConvertIn), kitchen()
+    here = replace(here, school=given.school or here.school)
+    use = rule_of_use(rules().uses, given.use)
+    found = read_text(given.text, here, _chosen(given.chosen))
+    parts = as_parts(given.blend.parts)
+    check_parts(parts, here.shelf, "/blend/parts")
+    recipe = replace(found.formula, blend=parts, pin=given.blend.pin)
+    done = make_over(recipe, use, here, given.off, given.text)
+    return answer(
+        ConvertOut(
+            read=_read(found, here.shelf),
+            changes=list(done.conversion.changes),
+            poor=list(done.conversion.poor),
+            before=side_of(done.before),
+            after=side_of(done.after),
+            pairs=list(done.pairs),
+            content=content_out(done.conversion.formula),
+        )
+    )
+
+
+def _chosen(given: Mapping[str, str]) -> dict[int, str]:
+    wrong = next((k for k in given if not (k.isascii() and k.isdigit() and len(k) < 6)), None)
+    if wrong is not None:
+        raise BadInputError(f"the line {shown(wrong)}", place="/chosen", right="name lines by their number")
+    return {int(k): v for k, v in given.items()}
+
+
+def _read(found: Read, shelf: Shelf) -> ReadOut:
+    recipe = found.recipe
+    return ReadOut(
+        title=recipe.title,
+        pieces=recipe.pieces,
+        lines=[_line(x, shelf) for x in recipe.lines],
+        steps=[text for _, text in recipe.steps],
+        unread=[f"Line {n}: {text}" for n, text in recipe.unread],
+        checks=list(found.checks),
+        content=content_out(found.formula),
+    )
+
+
+def _line(x: ReadLine, shelf: Shelf) -> ReadLineOut:
+    return ReadLineOut(
+        number=x.number,
+        text=x.text,
+        name=x.name,
+        ingredient=x.ingredient,
+        ingredient_name=shelf[x.ingredient].name if x.ingredient else "",
+        unit=x.unit,
+        mass_g=x.mass.typical if x.mass else None,
+        mass_low_g=x.mass.low if x.mass else None,
+        mass_high_g=x.mass.high if x.mass else None,
+        when=str(x.when),
+        guesses=list(x.guesses),
+        understood=x.understood,
+        note=x.note,
+        near=list(x.near),
+        wrong=x.wrong,
+    )

@@ -1,0 +1,1 @@
+"""What every page needs to know once, and the search over everything."""

@@ -1,0 +1,5 @@
+"""The command line: the same core without a screen. Exit 0 done, 1 the answer is no, 2 bad input."""
+
+from fallow_sieve.cli.app import main
+
+__all__ = ["main"]

@@ -1,0 +1,67 @@
+"""`analyse` and `compare`: what a blend is, and flours side by side."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from pathlib import Path
+
+from fallow_sieve.cli.common import end_held, kitchen_at, read_file, say, use_asked
+from fallow_sieve.core.blends.judgement import Judgement
+from fallow_sieve.core.blends.metrics import METRICS
+from fallow_sieve.core.ingredients.side_by_side import OnBasis
+from fallow_sieve.core.ingredients.side_by_side import compare as compare_flours
+from fallow_sieve.core.values.errors import BadInputError, shown
+from fallow_sieve.core.values.quantities import Basis, parse_basis
+from fallow_sieve.formats.blends.answers import analysis_document
+from fallow_sieve.formats.blends.file import read_blend
+from fallow_sieve.formats.ingredients.answers import comparison_document
+from fallow_sieve.services.blends import judged
+
+
+def analyse(path: str, use: str | None, json: bool, db: Path | None, cup: str | None) -> None:
+    """Say what a blend is and how it fits its use."""
+    document = read_blend(read_file(path))
+    kitchen = kitchen_at(db, cup).with_ingredients(document.ingredients)
+    chosen = use_asked(use, document.blend.use)
+    judgement = judged(replace(document.blend, use=chosen.slug if chosen else None), kitchen)
+    say(analysis_document(judgement), _told(judgement), json=json)
+    end_held(judgement.is_held)
+
+
+def compare(slugs: list[str], basis: str, cup: str | None, json: bool, db: Path | None) -> None:
+    """Put flours side by side on one basis."""
+    twice = next((s for s in slugs if slugs.count(s) > 1), None)
+    if twice:
+        raise BadInputError(f"{shown(twice)} stands twice", right="name each ingredient once")
+    kitchen = kitchen_at(db, cup)
+    amount = parse_basis(basis, kitchen.cup)
+    compared = compare_flours(slugs, kitchen.shelf, amount)
+    say(comparison_document(amount, compared), _side_by_side(amount, compared), json=json)
+
+
+_MARKS = {"pass": "passes", "close": "close", "held": "HELD", "unknown": "unknown"}
+
+
+def _told(judgement: Judgement) -> str:
+    lines = [judgement.say, judgement.say_more, ""]
+    for s in judgement.sieves:
+        metric = METRICS[s.band.metric]
+        value = "unknown" if s.estimate.typical is None else f"{s.estimate.typical:.{metric.decimals}f}"
+        off = f" ({s.distance:+.{max(1, metric.decimals)}f})" if s.distance else ""
+        lines.append(f"{metric.label:<14}{value:>9} {metric.unit:<14}{_MARKS[s.status]}{off}")
+    lines += ["", f"Binder: {judgement.binder.say}"]
+    lines += [f"- {c.say}" for c in judgement.cautions]
+    return "\n".join(lines)
+
+
+def _side_by_side(basis: Basis, compared: tuple[OnBasis, ...]) -> str:
+    lines = [f"per {basis.kind} (cup {basis.cup_ml:.1f} mL)"]
+    for c in compared:
+        mass = "mass unknown" if c.mass_g is None else f"{c.mass_g:.1f} g ({c.mass_low_g:.1f}–{c.mass_high_g:.1f})"
+        lines.append(f"{c.name}: {mass}")
+        for name in ("protein_g", "fat_g", "carbohydrate_g", "fibre_g", "starch_g", "energy_kj"):
+            e = c.nutrients[name]
+            lines.append(
+                f"  {name:<16}" + ("unknown" if e.typical is None else f"{e.typical:.1f} ({e.low:.1f}–{e.high:.1f})")
+            )
+    return "\n".join(lines)

@@ -1,0 +1,1 @@
+"""Blends as files, and what `analyse`, `explain` and `compare` write."""

@@ -1,0 +1,68 @@
+"""The blend file, `fallow-sieve/blend` version 1: parts by slug and mass, with definitions of own ingredients."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Iterable
+from dataclasses import dataclass
+from typing import Any, Literal
+
+from pydantic import Field
+
+from fallow_sieve.core.blends.blend import Blend, Part
+from fallow_sieve.core.ingredients.ingredient import Ingredient
+from fallow_sieve.formats.ingredients.definition import IngredientIn, defined, definition
+from fallow_sieve.formats.shared.strict import MASS_LIMIT_G, Slug, Strict, no_twice
+from fallow_sieve.formats.shared.strict_json import parse_json
+from fallow_sieve.formats.shared.validating import validate
+
+FORMAT = "fallow-sieve/blend"
+
+
+class PartIn(Strict):
+    """One part: an ingredient by slug, and its mass in g."""
+
+    ingredient: Slug
+    mass_g: float = Field(gt=0, le=MASS_LIMIT_G)
+
+
+class BlendFile(Strict):
+    """A blend file, version 1."""
+
+    format: Literal["fallow-sieve/blend"]
+    version: Literal[1]
+    name: str = Field(default="", max_length=200)
+    use: Slug | None = None
+    parts: list[PartIn] = Field(min_length=1, max_length=200)
+    ingredients: list[IngredientIn] = Field(default_factory=list, max_length=200)
+
+
+@dataclass(frozen=True, slots=True)
+class BlendDocument:
+    """What a blend file holds: the blend, and the ingredients that it defines itself."""
+
+    blend: Blend
+    ingredients: tuple[Ingredient, ...]
+
+
+def read_blend(data: bytes) -> BlendDocument:
+    """Return the blend that a blend file holds. Raises BadInputError naming the place by JSON pointer."""
+    file = validate(BlendFile, parse_json(data))
+    parts = tuple(Part(p.ingredient, p.mass_g) for p in file.parts)
+    no_twice([p.ingredient for p in parts], "/parts", "ingredient")
+    no_twice([i.slug for i in file.ingredients], "/ingredients", "slug")
+    own = tuple(defined(i, f"/ingredients/{n}") for n, i in enumerate(file.ingredients))
+    return BlendDocument(Blend(parts, file.name, file.use), own)
+
+
+def write_blend(blend: Blend, own: Iterable[Ingredient] = ()) -> str:
+    """Return the blend file of `blend` as JSON text, with definitions of the `own` ingredients it uses."""
+    document: dict[str, Any] = {"format": FORMAT, "version": 1, "name": blend.name}
+    if blend.use:
+        document["use"] = blend.use
+    document["parts"] = [{"ingredient": p.ingredient, "mass_g": p.mass_g} for p in blend.parts]
+    used = {p.ingredient for p in blend.parts}
+    definitions = [definition(i) for i in sorted(own, key=lambda i: i.slug) if i.slug in used]
+    if definitions:
+        document["ingredients"] = definitions
+    return json.dumps(document, ensure_ascii=False, indent=2) + "\n"

@@ -1,0 +1,1 @@
+"""Briefs as files, and what `propose` and `mend` write."""

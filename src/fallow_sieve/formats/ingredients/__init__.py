@@ -1,0 +1,1 @@
+"""Ingredients as files: the shelf, lots and numbers as tables, the data package, label text."""

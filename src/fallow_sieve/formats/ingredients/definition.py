@@ -1,0 +1,152 @@
+"""The definition of an ingredient inside a file: what a kitchen has of its own, judged the same elsewhere."""
+
+from __future__ import annotations
+
+from typing import Annotated, Any, Literal
+
+from pydantic import Discriminator, Field, Tag, create_model
+
+from fallow_sieve.core.ingredients.functions import Function
+from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Quality, Role
+from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
+from fallow_sieve.core.ingredients.plausible import check_contents, range_for
+from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values.estimates import Range
+from fallow_sieve.formats.shared.strict import Slug, Strict
+
+_GLUTEN_CEREALS = {"wheat", "rye", "barley", "spelt", "gluten"}
+
+
+class RangeIn(Strict):
+    """A number given as low, typical and high."""
+
+    low: float
+    typical: float
+    high: float
+
+
+def _number_or_range(value: object) -> str:
+    return "range" if isinstance(value, dict | RangeIn) else "number"
+
+
+NumberOrRange = Annotated[
+    Annotated[float, Tag("number")] | Annotated[RangeIn, Tag("range")], Discriminator(_number_or_range)
+]
+Optional = NumberOrRange | None
+_NUTRIENT_FIELDS: dict[str, Any] = {name: (NumberOrRange, Field(default=None)) for name in NUTRIENTS}
+Per100G = create_model("Per100G", __base__=Strict, __doc__="Contents per 100 g.", **_NUTRIENT_FIELDS)
+
+
+class IngredientIn(Strict):
+    """The definition of an ingredient; what is absent is unknown. Numbers may be ranges."""
+
+    slug: Slug
+    name: str = Field(default="", max_length=200)
+    role: Literal[tuple(str(r) for r in Role)]  # type: ignore[valid-type]
+    per_100_g: Per100G = Field(default_factory=Per100G)
+    price_per_kg: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    gluten_mg_per_kg: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    allergens: list[Slug] = Field(default_factory=list, max_length=40)
+    density_g_per_ml: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    thirst_g_per_g: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    grit_index: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    flavour_index: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    lab: list[NumberOrRange] | None = Field(default=None, min_length=3, max_length=3)
+    stickiness: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    amylose_pct: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    usual_max_pct: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    shelf_months: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    gel_onset_c: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    gel_peak_c: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    browning_index: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    watch: list[Slug] = Field(default_factory=list, max_length=40)
+    function: list[Literal[tuple(str(f) for f in Function)]] = Field(default_factory=list, max_length=20)  # type: ignore[valid-type]
+
+
+_FACTS = (
+    "density_g_per_ml",
+    "thirst_g_per_g",
+    "grit_index",
+    "flavour_index",
+    "stickiness",
+    "amylose_pct",
+    "shelf_months",
+    "gel_onset_c",
+    "gel_peak_c",
+    "browning_index",
+)
+
+
+def _range(name: str, given: float | RangeIn, place: str) -> Range:
+    try:
+        if isinstance(given, RangeIn):
+            return range_for(name, given.typical, given.low, given.high)
+        return range_for(name, given)
+    except BadInputError as error:
+        raise error.at(place) from error
+
+
+def defined(given: IngredientIn, place: str) -> Ingredient:
+    """Return the ingredient that a file defines at `place`. Raises BadInputError under that place."""
+    facts = {
+        name: _range(name, value, f"{place}/per_100_g/{name}")
+        for name in NUTRIENTS
+        if (value := getattr(given.per_100_g, name)) is not None
+    }
+    try:
+        check_contents(facts)
+    except BadInputError as error:
+        raise error.at(f"{place}/per_100_g") from error
+    for name in _FACTS:
+        value = getattr(given, name)
+        if value is not None:
+            facts[name] = _range(name, value, f"{place}/{name}")
+    for n, name in enumerate(("lightness_l", "colour_a", "colour_b")):
+        if given.lab is not None:
+            facts[name] = _range(name, given.lab[n], f"{place}/lab/{n}")
+    gluten = _number(given, "gluten_mg_per_kg", place)
+    made_of_gluten = gluten is None and bool(_GLUTEN_CEREALS & set(given.allergens))
+    usual = _number(given, "usual_max_pct", place)
+    price = _number(given, "price_per_kg", place)
+    return Ingredient(
+        slug=given.slug,
+        name=given.name or given.slug,
+        role=Role(given.role),
+        facts={n: Fact(r, Quality.LABEL, "given in the blend file") for n, r in facts.items()},
+        price_per_kg=price.typical if price else None,
+        gluten_mg_per_kg=gluten.high if gluten else None,
+        gluten_risk="contains-gluten" if made_of_gluten else "",
+        allergens=tuple(sorted(set(given.allergens))),
+        watch=tuple(sorted(set(given.watch))),
+        functions=tuple(dict.fromkeys(Function(f) for f in given.function)),
+        usual_max_pct=usual.typical if usual else None,
+    )
+
+
+def _number(given: IngredientIn, name: str, place: str) -> Range | None:
+    value = getattr(given, name)
+    return None if value is None else _range(name, value, f"{place}/{name}")
+
+
+def definition(item: Ingredient) -> dict[str, Any]:
+    """Return the definition of `item` as a file holds it."""
+    found: dict[str, Any] = {"slug": item.slug, "name": item.name, "role": str(item.role)}
+    contents = {n: _range_out(item.facts[n].range) for n in NUTRIENTS if n in item.facts}
+    if contents:
+        found["per_100_g"] = contents
+    found.update({n: _range_out(item.facts[n].range) for n in _FACTS if n in item.facts})
+    if "lightness_l" in item.facts:
+        found["lab"] = [item.facts[n].range.typical for n in ("lightness_l", "colour_a", "colour_b") if n in item.facts]
+    for name in ("price_per_kg", "gluten_mg_per_kg", "usual_max_pct"):
+        if getattr(item, name) is not None:
+            found[name] = getattr(item, name)
+    for name in ("allergens", "watch"):
+        if getattr(item, name):
+            found[name] = list(getattr(item, name))
+    if item.functions:
+        found["function"] = [str(f) for f in item.functions]
+    return found
+
+
+def _range_out(r: Range) -> dict[str, float]:
+    return {"low": r.low, "typical": r.typical, "high": r.high}

@@ -1,0 +1,1 @@
+"""What the formats share: strict JSON, tables, places of errors, rounded answers."""

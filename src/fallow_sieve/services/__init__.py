@@ -1,0 +1,4 @@
+"""The core at work on one kitchen: load, judge, answer. Used by the API and the command line alike.
+
+One module a noun. No server and no command line in here: what comes in are values, and so is what goes out.
+"""

@@ -1,0 +1,80 @@
+"""One kitchen as it is now: its shelf, its settings, what its pours taught, and the limits of a brief."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field, replace
+from datetime import date
+
+from fallow_sieve.core.blends.fit import Use, rule_of_use
+from fallow_sieve.core.blends.judgement import Setting
+from fallow_sieve.core.blends.limits import Limits
+from fallow_sieve.core.formulas.judgement import FormulaSetting
+from fallow_sieve.core.formulas.water_learning import Pour
+from fallow_sieve.core.ingredients.ingredient import Ingredient
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.values.quantities import CupStandard, SpoonStandard
+from fallow_sieve.reference.ingredients import library_shelf
+from fallow_sieve.reference.uses import rules
+from fallow_sieve.store.kitchen_store import KitchenStore
+
+
+@dataclass(frozen=True, slots=True)
+class KitchenNow:
+    """Where the core works: a shelf, whose cup and spoon, store °C, currency, units, school, pours, limits."""
+
+    shelf: Shelf
+    cup: CupStandard = CupStandard.US
+    spoon: SpoonStandard = SpoonStandard.US
+    store_temp_c: float = 20.0
+    currency: str = ""
+    temp_unit: str = "c"
+    school: str = "by-moisture"
+    serving_g: float = 30.0
+    pours: tuple[Pour, ...] = ()
+    limits: Limits = field(default_factory=Limits)
+    is_kept: bool = False
+
+    @property
+    def setting(self) -> Setting:
+        """By what its blends are judged."""
+        return Setting(self.cup, self.store_temp_c, self.currency, self.limits)
+
+    @property
+    def formula_setting(self) -> FormulaSetting:
+        """By what its formulas are judged."""
+        return FormulaSetting(self.cup, self.school, self.pours)
+
+    def with_ingredients(self, own: tuple[Ingredient, ...]) -> KitchenNow:
+        """Return the kitchen with the definitions of a file over its own."""
+        return replace(self, shelf=self.shelf.with_ingredients(own))
+
+
+def bundled_kitchen(cup: CupStandard = CupStandard.US) -> KitchenNow:
+    """Return a kitchen of the bundled tables alone, with nothing in its bins."""
+    return KitchenNow(library_shelf(), cup, SpoonStandard(str(cup)))
+
+
+def kitchen_now(store: KitchenStore, today: date, brief_id: int | None = None) -> KitchenNow:
+    """Return the kitchen in `store` as of `today`, within the limits of a brief where one is named.
+
+    Raises NotFoundError where there is no such brief.
+    """
+    s = store.standing(brief_id)
+    return KitchenNow(
+        shelf=store.shelf_now(s, today),
+        cup=CupStandard(s.cup),
+        spoon=SpoonStandard(s.tablespoon),
+        store_temp_c=s.store_temp_c,
+        currency=s.currency,
+        temp_unit=s.temp_unit,
+        school=s.school,
+        serving_g=s.serving_g,
+        pours=s.pours,
+        limits=s.limits,
+        is_kept=True,
+    )
+
+
+def use_named(slug: str | None, place: str = "/use") -> Use | None:
+    """Return the bundled use of that name, or None for None. Raises UnknownNameError at `place`."""
+    return rule_of_use(rules().uses, slug, place) if slug is not None else None

@@ -1,0 +1,111 @@
+"""What the pours of a kitchen teach: written down, set aside, and how the wanted water narrowed with each."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date
+
+from fallow_sieve.core.formulas.formula import Formula
+from fallow_sieve.core.formulas.pouring import poured_pct
+from fallow_sieve.core.formulas.water_learning import Learnt, Pour, check_pour, correct, learn
+from fallow_sieve.core.values.errors import BadInputError, shown
+from fallow_sieve.reference.uses import rules
+from fallow_sieve.services.formulas import judged
+from fallow_sieve.services.kitchen import KitchenNow
+from fallow_sieve.store.pours import PourOnRecord
+
+
+@dataclass(frozen=True, slots=True)
+class LearningStep:
+    """The wanted water after so many pours of this blend, % of flour base, of the formula as it stands."""
+
+    bakes: int
+    baked_on: str
+    low_pct: float
+    typical_pct: float
+    high_pct: float
+    actual_pct: float | None
+
+
+@dataclass(frozen=True, slots=True)
+class Lesson:
+    """How the range narrowed pour by pour, and what is learnt at each level."""
+
+    steps: tuple[LearningStep, ...]
+    learnt: tuple[Learnt, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class PourGiven:
+    """What a cook writes down: the g poured in all, the ISO day (None: today), and a note."""
+
+    poured_g: float
+    baked_on: str | None
+    note: str
+
+
+def as_record(
+    formula_id: int, formula: Formula, given: PourGiven, kitchen: KitchenNow, today: date, now: str
+) -> PourOnRecord:
+    """Return what was poured as it is kept, beside what was predicted. Raises BadInputError for a likely slip."""
+    found = judged(formula, kitchen)
+    predicted = found.prediction.typical_pct
+    use = rules().uses.get(formula.use or "")
+    if predicted is None or use is None:
+        raise BadInputError("no water is predicted for this formula", right=found.prediction.say or "choose a use")
+    actual = poured_pct(found.analysis, given.poured_g)
+    key = formula.pin.key if formula.pin else ""
+    on = _day(given.baked_on, today)
+    check_pour(Pour(predicted, actual, key, use.family, on))
+    return PourOnRecord(
+        formula_id=formula_id,
+        blend=key,
+        use=use.slug,
+        family=use.family,
+        baked_on=on,
+        flour_g=found.analysis.flour_g,
+        poured_g=given.poured_g,
+        actual_pct=actual,
+        predicted_pct=predicted,
+        note=given.note.strip(),
+        created_at=now,
+    )
+
+
+def _day(given: str | None, today: date) -> str:
+    if given is None:
+        return today.isoformat()
+    try:
+        return date.fromisoformat(given).isoformat()
+    except ValueError as error:
+        raise BadInputError(f"the day {shown(given)}", place="/baked_on", right="give it as 2026-03-14") from error
+
+
+def lesson(formula: Formula, own: Sequence[PourOnRecord], kitchen: KitchenNow) -> Lesson:
+    """Return what the pours of the kitchen, `own` of this formula among them, teach about it as it stands."""
+    use = rules().uses.get(formula.use or "")
+    family = use.family if use else ""
+    blend = formula.pin.key if formula.pin else ""
+    return Lesson(_steps(formula, own, kitchen, blend, family), learn(kitchen.pours, blend, family))
+
+
+def _steps(
+    formula: Formula, pours: Sequence[PourOnRecord], kitchen: KitchenNow, blend: str, family: str
+) -> tuple[LearningStep, ...]:
+    """How the range narrowed, pour by pour of its blend, on what was known that day."""
+    if not formula.lines:
+        return ()
+    prediction = judged(formula, kitchen).prediction
+    own = [p.pour for p in pours if not p.withdrawn and p.blend == blend]
+    others = [p for p in kitchen.pours if p.blend != blend]
+    steps = []
+    for count in range(len(own) + 1):
+        on = own[count - 1].on if count else ""
+        known = [*own[:count], *(p for p in others if count == 0 or p.on <= on)]
+        found = correct(prediction, learn(known if count else [], blend, family))
+        if found is None:
+            return ()
+        actual = own[count - 1].actual_pct if count else None
+        steps.append(LearningStep(count, on, found.low_pct, found.typical_pct, found.high_pct, actual))
+    return tuple(steps)

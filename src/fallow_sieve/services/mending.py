@@ -1,0 +1,110 @@
+"""A blend mended on a kitchen: the smallest changes with which it passes, as parts in g; and how sure a blend is."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from typing import Literal
+
+import numpy as np
+
+from fallow_sieve.core.blends.analysis import Analysis, analyse
+from fallow_sieve.core.blends.blend import Blend, Part, check_parts, drawing_on
+from fallow_sieve.core.blends.fit import fit_to
+from fallow_sieve.core.blends.metrics import METRICS
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.numerics.solver import Effort
+from fallow_sieve.core.optimise.bags import SEED, Bags, bags_of
+from fallow_sieve.core.optimise.mending import Mend, Mending, mend
+from fallow_sieve.core.optimise.posing import in_bins
+from fallow_sieve.core.optimise.wishes import Wishes
+from fallow_sieve.core.values.bands import Status
+from fallow_sieve.core.values.changes import Change
+from fallow_sieve.services.kitchen import KitchenNow, use_named
+
+
+@dataclass(frozen=True, slots=True)
+class MendOption:
+    """A way to mend: parts handled, mass moved (% of flour and g), changes in % of flour, and the parts that result."""
+
+    touched: int
+    moved_pct: float
+    moved_g: float
+    changes: tuple[Change, ...]
+    parts: tuple[Part, ...]
+    score: float
+    passes: bool
+
+
+@dataclass(frozen=True, slots=True)
+class MendAnswer:
+    """The ways to mend a blend, the fewest touched first; or what no small change can satisfy, in one sentence."""
+
+    state: Literal["fine", "mended", "beyond"]
+    say: str
+    options: tuple[MendOption, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Mended:
+    """A mending worked out: what was found, whether the blend passed already, and what it is (g, %)."""
+
+    found: Mend
+    is_fine: bool
+    analysis: Analysis
+
+
+def _on_bench(blend: Blend, kitchen: KitchenNow) -> tuple[Shelf, Wishes]:
+    """The shelf that the blend draws on, and its use within its brief's limits."""
+    shelf = drawing_on(blend.parts, kitchen.shelf)
+    check_parts(blend.parts, shelf)
+    use = use_named(blend.use)
+    assert use is not None  # only a blend with a use is mended
+    return shelf, Wishes(use, kitchen.limits)
+
+
+def mended(blend: Blend, kitchen: KitchenNow, touch: int, effort: Effort) -> Mended:
+    """Return the smallest changes with which `blend` passes for its use, touching up to `touch` parts."""
+    shelf, asked = _on_bench(blend, kitchen)
+    asked = replace(asked, candidates=(in_bins(shelf) or None) if kitchen.is_kept else None)
+    analysis = analyse(blend, shelf, kitchen.cup)
+    bands = fit_to(asked.bands_use, analysis).bands
+    is_fine = all(b.status in (Status.PASS, Status.UNKNOWN) for b in bands)
+    return Mended(mend(blend, analysis, asked, shelf, touch, effort, kitchen.cup), is_fine, analysis)
+
+
+def answer_of(done: Mended, blend: Blend, touch: int) -> MendAnswer:
+    """Return a mending with its options as parts in g, and in one sentence."""
+    options = tuple(_option(m, blend.parts, done.analysis) for m in done.found.options)
+    state: Literal["fine", "mended", "beyond"] = "mended" if options else "fine" if done.is_fine else "beyond"
+    beyond = [METRICS[m].label.lower() if m in METRICS else m for m in done.found.beyond]
+    return MendAnswer(state, _sentence(state, beyond, touch), options)
+
+
+def _sentence(state: str, beyond: Sequence[str], touch: int) -> str:
+    if state == "fine":
+        return "Every sieve passes: there is nothing to mend."
+    if state == "mended":
+        return "The smallest changes that let it through:"
+    if not beyond:
+        return f"No change of {touch} parts satisfies all its sieves at once. Propose looks further."
+    return f"No change of {touch} parts can satisfy {' or '.join(beyond)}. Propose looks further."
+
+
+def _option(m: Mending, parts: Sequence[Part], analysis: Analysis) -> MendOption:
+    per_pct = analysis.flour_base_g / 100
+    shares, changed = dict(m.shares), {c.what for c in m.changes}
+    kept = [p for p in parts if p.ingredient in shares or p.ingredient not in changed]
+    new = [Part(s, 0.0) for s in shares if s not in {p.ingredient for p in parts}]
+    after = tuple(
+        replace(p, mass_g=round(shares[p.ingredient] * per_pct, 6)) if p.ingredient in changed else p
+        for p in (*kept, *new)
+    )
+    return MendOption(m.touched, m.moved_pct, m.moved_pct * per_pct, m.changes, after, m.fit.score or 0.0, m.passes)
+
+
+def bags(blend: Blend, kitchen: KitchenNow) -> Bags:
+    """Return with how many of 100 bags `blend` passes its sieves: draws within the ranges of its numbers."""
+    shelf, asked = _on_bench(blend, kitchen)
+    rng = np.random.default_rng(SEED)
+    return bags_of(analyse(blend, shelf, kitchen.cup), shelf, asked.bands_use, rng, cup=kitchen.cup)

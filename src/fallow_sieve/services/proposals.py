@@ -1,0 +1,275 @@
+"""The search for blends at work: wishes laid out, a problem posed on a kitchen, what is found made ready to show."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from fallow_sieve.core.blends.analysis import Analysis, analyse
+from fallow_sieve.core.blends.blend import Blend, Part, check_parts, drawing_on
+from fallow_sieve.core.blends.fit import BandResult
+from fallow_sieve.core.blends.limits import Limits
+from fallow_sieve.core.ingredients.ingredient import Role
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.numerics.solver import Array, Effort
+from fallow_sieve.core.optimise.bags import SEED, Bags, bags_of
+from fallow_sieve.core.optimise.conflicts import Conflict, Give
+from fallow_sieve.core.optimise.explaining import Binding, More, Slack, explain_proposal, prices_of_more
+from fallow_sieve.core.optimise.gains import gives_and_gives_up
+from fallow_sieve.core.optimise.posing import in_bins, problem_of
+from fallow_sieve.core.optimise.problem import Problem
+from fallow_sieve.core.optimise.proposals import Proposal, Skipped, blend_of, proposal_of
+from fallow_sieve.core.optimise.searching import search
+from fallow_sieve.core.optimise.tradeoffs import front
+from fallow_sieve.core.optimise.wishes import AIM_LABELS, Aim, Wishes
+from fallow_sieve.core.values.bands import worst_first
+from fallow_sieve.formats.briefs.answers import Worked
+from fallow_sieve.services.kitchen import KitchenNow, use_named
+
+FLOUR_G = 1000.0  # of a proposal where nothing says how much
+_AIM_OF_BRIEF = {"cheapest": Aim.CHEAPEST, "more-fibre": Aim.MOST_FIBRE, "more-protein": Aim.MOST_PROTEIN}
+_AIMS = (Aim.NEAREST, Aim.CHEAPEST, Aim.MOST_FIBRE, Aim.MOST_PROTEIN, Aim.FEWEST_BINS, Aim.MILDEST)
+
+
+def wishes_for(blend: Blend, limits: Limits, aim: str | None, shelf: Shelf) -> Wishes:
+    """Return the wishes that a blend on the bench starts from: limits and aim of its brief, its locks, its binder.
+
+    Raises BadInputError for a blend without a use.
+    """
+    use = use_named(blend.use)
+    assert use is not None  # the search is for a use
+    first = _AIM_OF_BRIEF.get(aim or "", Aim.NEAREST)
+    asked = Wishes(use, limits, aims=(first, *(a for a in _AIMS if a is not first)))
+    if not blend.parts:
+        return asked
+    check_parts(blend.parts, shelf)
+    analysis = analyse(blend, shelf)
+    locked = {p.ingredient for p in blend.parts if p.locked}
+    shares = {p.ingredient: round(p.flour_pct, 6) for p in analysis.parts if p.flour_pct is not None}
+    flour = {s: x for s, x in shares.items() if shelf[s].in_flour_base}
+    binder = {p.ingredient: shares[p.ingredient] for p in analysis.parts if p.role is Role.BINDER and shares}
+    return replace(asked, lock={s: x for s, x in flour.items() if s in locked}, binder=binder)
+
+
+@dataclass(frozen=True, slots=True)
+class Posed:
+    """A problem posed on a kitchen: the shelf that the bench draws on, and the blend there (or none)."""
+
+    problem: Problem
+    shelf: Shelf
+    bench: tuple[Part, ...]
+    currency: str
+
+    @property
+    def now(self) -> Analysis | None:
+        """What the blend on the bench is."""
+        return analyse(Blend(self.bench), self.shelf, self.problem.mix.cup) if self.bench else None
+
+
+def posed(wishes: Wishes, bench: tuple[Part, ...], kitchen: KitchenNow, *, library: bool = False) -> Posed:
+    """Return `wishes` posed on `kitchen`: from its bins, unless candidates are named or the whole `library` is asked.
+
+    A kitchen that is kept nowhere has no bins. Raises BadInputError.
+    """
+    shelf = drawing_on(bench, kitchen.shelf)
+    if bench:
+        check_parts(bench, shelf)
+    if wishes.candidates is None and not library and kitchen.is_kept:
+        wishes = replace(wishes, candidates=in_bins(shelf) or None)
+    return Posed(problem_of(wishes, shelf, kitchen.cup), shelf, bench, kitchen.currency)
+
+
+@dataclass(frozen=True, slots=True)
+class ProposedPart:
+    """A part of a proposal as the bench would have it (g), and its share in % of flour base."""
+
+    ingredient: str
+    mass_g: float
+    locked: bool
+    lot_id: int | None
+    name: str
+    role: str
+    in_flour_base: bool
+    share_pct: float
+
+
+@dataclass(frozen=True, slots=True)
+class Surety:
+    """With how many of 100 bags it passes every sieve, gets through all, and which sieve fails most often."""
+
+    passes_pct: float
+    through_pct: float
+    weakest: str
+
+
+@dataclass(frozen=True, slots=True)
+class ShownProposal:
+    """A proposal as it is shown: parts in g, fit 0–100, what it gives and gives up, what binds it, its sieves.
+
+    `value` is what the aim seeks, in `unit`; `gap` is 0 where proven best; `cost_per_kg` None where unknown.
+    """
+
+    aim: str
+    label: str
+    parts: tuple[ProposedPart, ...]
+    score: float
+    margin: float
+    tightest: str
+    value: float
+    unit: str
+    gap: float
+    cost_per_kg: float | None
+    over_usual_most: tuple[str, ...]
+    gives: tuple[str, ...]
+    gives_up: tuple[str, ...]
+    bags: Surety
+    binding: tuple[Binding, ...]
+    sieves: tuple[BandResult, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class SkippedAim:
+    """An aim without a proposal, and why."""
+
+    aim: str
+    label: str
+    why: str
+
+
+@dataclass(frozen=True, slots=True)
+class ClashingLimit:
+    """One of the limits that cannot hold together."""
+
+    limit: str
+    side: str
+    say: str
+
+
+@dataclass(frozen=True, slots=True)
+class Clash:
+    """Limits that cannot hold together, and the least that each would have to give."""
+
+    say: str
+    limits: tuple[ClashingLimit, ...]
+    gives: tuple[Give, ...]
+
+
+def shown_as_found(asked: Posed, effort: Effort) -> Iterator[ShownProposal | SkippedAim | Clash]:
+    """Give one by one what a search finds, proposals set against the blend on the bench, or else the first one."""
+    first = asked.now
+    for found in search(asked.problem, asked.shelf, effort):
+        if isinstance(found, Proposal):
+            yield shown(asked, found, first)
+            first = first or found.analysis
+        else:
+            yield _other(found)
+
+
+def found_for(asked: Posed, effort: Effort) -> Iterator[Worked | Skipped | Conflict]:
+    """Give one by one what a search finds, proposals with what binds them and how many bags they pass with."""
+    for found in search(asked.problem, asked.shelf, effort):
+        if isinstance(found, Proposal):
+            explained = explain_proposal(asked.problem, found.aim, found.shares)
+            yield Worked(found, explained, bags_for(found.analysis, asked))
+        else:
+            yield found
+
+
+def _other(found: Skipped | Conflict) -> SkippedAim | Clash:
+    if isinstance(found, Skipped):
+        return SkippedAim(str(found.aim), AIM_LABELS[found.aim], found.why)
+    limits = tuple(ClashingLimit(x.name, x.side, x.say) for x in found.limits)
+    return Clash(found.say, limits, found.gives)
+
+
+def shown(asked: Posed, p: Proposal, against: Analysis | None) -> ShownProposal:
+    """Return a proposal as it is shown, set `against` another blend where there is one."""
+    gives, up = _gains(asked, p, against)
+    found = bags_for(p.analysis, asked)
+    return ShownProposal(
+        aim=str(p.aim),
+        label=AIM_LABELS[p.aim],
+        parts=_parts(asked, p.shares),
+        score=p.score,
+        margin=p.margin,
+        tightest=p.tightest,
+        value=p.value,
+        unit=p.unit,
+        gap=p.gap,
+        cost_per_kg=p.analysis.cost_per_kg.typical if p.analysis.cost_per_kg.is_known else None,
+        over_usual_most=p.over_usual,
+        gives=gives,
+        gives_up=up,
+        bags=Surety(found.passes_pct, found.through_pct, found.weakest),
+        binding=explain_proposal(asked.problem, p.aim, p.shares).binding,
+        sieves=worst_first(p.fit.bands),
+    )
+
+
+def _gains(asked: Posed, p: Proposal, against: Analysis | None) -> tuple[tuple[str, ...], tuple[str, ...]]:
+    if against is None:
+        return (), ()
+    stocked = frozenset(i.slug for i in asked.shelf.ingredients if i.stock_g > 0)  # binders in their jars too
+    return gives_and_gives_up(p.analysis, against, stocked, asked.currency)
+
+
+def bags_for(analysis: Analysis, asked: Posed) -> Bags:
+    """Return with how many of 100 bags a blend passes, by draws that are the same every time."""
+    problem = asked.problem
+    rng = np.random.default_rng(SEED)
+    return bags_of(analysis, asked.shelf, problem.wishes.bands_use, rng, cup=problem.mix.cup)
+
+
+def _parts(asked: Posed, shares: Array) -> tuple[ProposedPart, ...]:
+    bench, shelf = {p.ingredient: p for p in asked.bench}, asked.shelf
+    flour_g = sum(p.mass_g for p in asked.bench if shelf[p.ingredient].in_flour_base)
+    flour_g = flour_g or asked.problem.wishes.batch_g or FLOUR_G
+    return tuple(_part(p, bench, shelf, flour_g) for p in blend_of(asked.problem, shares, flour_g).parts)
+
+
+def _part(part: Part, bench: Mapping[str, Part], shelf: Shelf, flour_g: float) -> ProposedPart:
+    """A part with the lock and lot that the bench has for it."""
+    was, item = bench.get(part.ingredient), shelf[part.ingredient]
+    return ProposedPart(
+        part.ingredient,
+        round(part.mass_g, 6),
+        was.locked if was else False,
+        was.lot_id if was else None,
+        item.name,
+        str(item.role),
+        item.in_flour_base,
+        100 * part.mass_g / flour_g,
+    )
+
+
+@dataclass(frozen=True, slots=True)
+class FrontPoint(ShownProposal):
+    """A blend on the front of two aims, `x` and `y` in their units."""
+
+    x: float
+    y: float
+
+
+def shown_front(asked: Posed, x: Aim, y: Aim, effort: Effort) -> Iterator[FrontPoint]:
+    """Give one by one the blends between the aims `x` and `y`. Raises BadInputError at once for a wrong pair."""
+    for point in front(asked.problem, x, y, effort):
+        made = shown(asked, proposal_of(asked.problem, asked.shelf, x, point.shares, point.gap), None)
+        values = {name: getattr(made, name) for name in ShownProposal.__dataclass_fields__}
+        yield FrontPoint(**values, x=point.x, y=point.y)
+
+
+@dataclass(frozen=True, slots=True)
+class PricesOfMore:
+    """What one unit more of each usual metric costs, and how far the limits that do not bind are."""
+
+    prices: tuple[More, ...]
+    slack: tuple[Slack, ...]
+
+
+def prices_near(asked: Posed, aim: Aim, shares_pct: Mapping[str, float]) -> PricesOfMore:
+    """Return what a little more fibre, protein and the like would cost in a proposal, given by its shares."""
+    shares = np.array([shares_pct.get(s, 0.0) for s in asked.problem.slugs])
+    prices: Sequence[More] = prices_of_more(asked.problem, aim, shares)
+    return PricesOfMore(tuple(prices), explain_proposal(asked.problem, aim, shares).slack)

@@ -1,0 +1,113 @@
+"""Lots in the bins."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import date
+from typing import Any
+
+from sqlmodel import Session, col, select
+
+from fallow_sieve.core.ingredients.lots import Lot, price_per_usable_kg
+from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.store.errors import NotFoundError
+from fallow_sieve.store.ingredients.ingredients import get_ingredient
+from fallow_sieve.store.kitchen import touch_shelf
+from fallow_sieve.store.tables.ingredients import LotRow
+from fallow_sieve.store.versions import save_versioned
+
+
+@dataclass(frozen=True, slots=True)
+class LotOnRecord:
+    """A lot as stored: its id, its ingredient (slug), what it is, whether it is put away, its version."""
+
+    id: int
+    ingredient: str
+    lot: Lot
+    archived: bool
+    version: int
+
+
+_DATES = ("bought_on", "best_before", "gluten_on")
+_FIELDS = tuple(Lot.__dataclass_fields__)
+
+
+def _lot(row: LotRow) -> Lot:
+    values: dict[str, Any] = {n: getattr(row, n) for n in _FIELDS}
+    return Lot(**values | {n: date.fromisoformat(values[n]) for n in _DATES if values[n]})
+
+
+def _values(lot: Lot) -> dict[str, Any]:
+    """The columns of a lot. A pack's price is stored with the price per usable kg that follows from it."""
+    values = {n: getattr(lot, n) for n in _FIELDS}
+    values |= {n: values[n].isoformat() for n in _DATES if values[n] is not None}
+    return {**values, "price_per_kg": price_per_usable_kg(lot), "code": lot.code.strip()}
+
+
+def _record(row: LotRow) -> LotOnRecord:
+    assert row.id is not None
+    return LotOnRecord(row.id, row.ingredient, _lot(row), row.archived, row.version)
+
+
+def get_lot(session: Session, lot_id: int) -> LotOnRecord:
+    """Return a lot, also one that is put away. Raises NotFoundError."""
+    return _record(_row(session, lot_id))
+
+
+def _row(session: Session, lot_id: int) -> LotRow:
+    row = session.get(LotRow, lot_id)
+    if row is None:
+        raise NotFoundError("lot", lot_id)
+    return row
+
+
+def lots_of(session: Session, slug: str) -> list[LotOnRecord]:
+    """Return every lot of an ingredient, also those used up or put away, the first to expire first."""
+    rows = session.exec(select(LotRow).where(LotRow.ingredient == slug)).all()
+    rows = sorted(rows, key=lambda r: (r.archived, r.stock_g <= 0, r.best_before or "9999", r.id or 0))
+    return [_record(row) for row in rows]
+
+
+def add_lot(session: Session, slug: str, lot: Lot) -> LotOnRecord:
+    """Add a checked lot of an ingredient. Raises BadInputError where its code is taken."""
+    get_ingredient(session, slug)
+    _check_code(session, slug, lot.code, None)
+    row = LotRow(ingredient=slug, **_values(lot))
+    session.add(row)
+    session.flush()
+    touch_shelf(session, [slug])
+    return _record(row)
+
+
+def save_lot(session: Session, lot_id: int, lot: Lot, archived: bool, version: int) -> LotOnRecord:
+    """Save a checked lot if `version` is current, else raise StaleSaveError."""
+    row = _row(session, lot_id)
+    _check_code(session, row.ingredient, lot.code, lot_id)
+    save_versioned(session, row, {**_values(lot), "archived": archived}, version)
+    touch_shelf(session, [row.ingredient])
+    return _record(row)
+
+
+def _check_code(session: Session, slug: str, code: str, own_id: int | None) -> None:
+    query = select(LotRow.id).where(LotRow.ingredient == slug, LotRow.code == code.strip())
+    if any(found != own_id for found in session.exec(query)):
+        raise BadInputError(
+            f"there is a lot {code.strip()!r} of this ingredient already",
+            place="/code",
+            right="add to that one, or give this one another code",
+        )
+
+
+def check_lot_of(session: Session, slug: str, lot_id: int | None) -> None:
+    """Raise BadInputError where `lot_id` is no lot of `slug`; None is none."""
+    if lot_id is None:
+        return
+    row = session.get(LotRow, lot_id)
+    if row is None or row.ingredient != slug:
+        raise BadInputError(f"{slug!r} has no lot {lot_id}", place="/lot_id", right="choose one of its lots, or none")
+
+
+def all_lots(session: Session) -> list[LotOnRecord]:
+    """Return every lot, by ingredient and code."""
+    rows = session.exec(select(LotRow).order_by(col(LotRow.ingredient), col(LotRow.code)))
+    return [_record(row) for row in rows]

@@ -1,0 +1,311 @@
+"""The shelf as a table, out and in: what a file would change row by row, and then all of it or nothing."""
+
+from __future__ import annotations
+
+import json
+from collections import defaultdict
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, field
+from typing import Literal
+
+import numpy as np
+from sqlmodel import Session
+
+from fallow_sieve.core.ingredients.ingredient import Fact
+from fallow_sieve.core.values.changes import Change
+from fallow_sieve.core.values.estimates import exactly
+from fallow_sieve.formats.ingredients.shelf_table import (
+    HEADER_OF,
+    LISTS,
+    NUMBERS,
+    TEXTS,
+    FloatArray,
+    Refusal,
+    ShelfLine,
+    ShelfTable,
+    refuse_impossible,
+)
+from fallow_sieve.store.ingredients.ingredients import OWN_POSITION
+from fallow_sieve.store.ingredients.numbers import Stored, facts_in_force, put_aside
+from fallow_sieve.store.kitchen import kitchen_row, touch_shelf
+
+_CHUNK = 1000
+_COLUMN = {"function": "functions"}  # where a column of the file has another name in the table
+_LISTED = 200  # new rows whose cells are listed: a preview shows no more
+_ALL = (
+    "SELECT slug, name, role, functions, allergens, watch, flavour_words, gluten_risk, usual_max_reason, archived, "
+    "origin, usual_max_pct FROM ingredient "
+    "ORDER BY position, slug"
+)
+_LAYERS = "SELECT ingredient, layer, facts FROM numbers WHERE lot_id IS NULL"
+Status = Literal["new", "changed", "same", "refused"]
+
+
+@dataclass(frozen=True, slots=True)
+class RowChange:
+    """What would happen to one row: its line, slug and name, status, changes, and why it is refused."""
+
+    line: int
+    slug: str
+    name: str
+    status: Status
+    changes: tuple[Change, ...] = ()
+    refusals: tuple[Refusal, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class AsItStands:
+    """An ingredient as it stands: its texts by column, whose it is, and the facts that count."""
+
+    texts: dict[str, str]
+    own: bool
+    facts: dict[str, Fact]
+
+
+@dataclass(slots=True)
+class Plan:
+    """What a table would do: rows by number, and what is to be written for those that are new or changed."""
+
+    table: ShelfTable
+    rows: list[RowChange]
+    known: dict[str, AsItStands]
+    texts: dict[int, dict[str, str]] = field(default_factory=dict)
+    numbers: dict[int, list[str]] = field(default_factory=dict)
+
+    @property
+    def counts(self) -> dict[Status, int]:
+        """How many rows there are of each status."""
+        found: dict[Status, int] = {"new": 0, "changed": 0, "same": 0, "refused": 0}
+        for row in self.rows:
+            found[row.status] += 1
+        return found
+
+
+def shelf_as_it_stands(session: Session) -> dict[str, AsItStands]:
+    """Return every ingredient with what counts for it, in the order of the shelf."""
+    ask = session.connection().exec_driver_sql
+    layers: dict[str, dict[str, Stored]] = defaultdict(dict)
+    for slug, layer, facts in ask(_LAYERS):
+        layers[slug][layer] = json.loads(facts)
+    found = {}
+    for slug, name, role, functions, allergens, watch, flavour, risk, reason, archived, origin, usual in ask(_ALL):
+        texts = {
+            "slug": slug,
+            "name": name,
+            "role": role,
+            "function": ";".join(json.loads(functions)),
+            "allergens": ";".join(json.loads(allergens)),
+            "watch": ";".join(json.loads(watch)),
+            "flavour_words": ";".join(json.loads(flavour)),
+            "gluten_risk": risk,
+            "usual_max_reason": reason,
+            "archived": "yes" if archived else "no",
+        }
+        facts = facts_in_force(layers[slug])
+        if usual is not None and "usual_max_pct" not in facts:
+            facts["usual_max_pct"] = Fact(exactly(usual))
+        found[slug] = AsItStands(texts, origin == "own", facts)
+    return found
+
+
+def shelf_lines(session: Session, own_only: bool = False) -> Iterator[ShelfLine]:
+    """Give every ingredient as a line of a shelf table."""
+    for known in shelf_as_it_stands(session).values():
+        if known.own or not own_only:
+            ranges = {n: f.range for n, f in known.facts.items()}
+            yield ShelfLine(known.texts, {n: (r.low, r.typical, r.high) for n, r in ranges.items()})
+
+
+def plan_import(session: Session, table: ShelfTable) -> Plan:
+    """Return what `table` would do to the shelf, row by row. Nothing is written."""
+    known = shelf_as_it_stands(session)
+    here = [known.get(slug) for slug in table.slugs]
+    refuse_impossible(table, {n: _so_far(here, n) for n in NUMBERS if n.endswith("_g") and any(here)})
+    plan = Plan(table, [], known)
+    _plan_texts(plan, here)
+    _plan_numbers(plan, here)
+    _plan_rows(plan, here)
+    return plan
+
+
+def _so_far(here: Sequence[AsItStands | None], name: str) -> FloatArray:
+    return np.array([k.facts[name].range.typical if k and name in k.facts else np.nan for k in here])
+
+
+def _plan_texts(plan: Plan, here: Sequence[AsItStands | None]) -> None:
+    """What would change in texts of rows that are there; new ones take their columns as they are."""
+    table, refuse = plan.table, plan.table.refusals
+    for needed in ("name", "role"):
+        column = table.texts.get(needed) or [""] * len(here)
+        for n, (text, known) in enumerate(zip(column, here, strict=True)):
+            if not text and known is None:
+                wrong = f"a new ingredient without a {needed}"
+                refuse.append(Refusal(table.lines[n], needed, wrong, f"give its {needed}"))
+    columns = {c: table.texts[c] for c in TEXTS if c in table.texts and c != "slug"}
+    for n, known in enumerate(here):
+        if known is None:
+            continue
+        changed = {c: texts[n] for c, texts in columns.items() if texts[n] and texts[n] != known.texts[c]}
+        if not known.own and (theirs := [c for c in changed if c != "archived"]):
+            wrong = f"{known.texts[theirs[0]]!r} is the library's"
+            refuse.append(Refusal(table.lines[n], theirs[0], wrong, "leave it, or give a copy another slug"))
+        if changed:
+            plan.texts[n] = changed
+
+
+def _plan_numbers(plan: Plan, here: Sequence[AsItStands | None]) -> None:
+    """Which numbers of which rows are to be written: all of a new one, what differs of one that is there."""
+    is_new = np.array([k is None for k in here], dtype=bool)
+    for name, triple in plan.table.numbers.items():
+        given = ~np.isnan(triple.typical)
+        for n in np.flatnonzero(given & ~is_new).tolist():
+            known = here[n]
+            assert known is not None
+            fact = known.facts.get(name)
+            r = fact.range if fact else None
+            same = r is not None and (
+                r.typical == triple.typical[n]
+                and (bool(triple.bare[n]) or (r.low == triple.low[n] and r.high == triple.high[n]))
+            )
+            if not same:
+                plan.numbers.setdefault(n, []).append(name)
+
+
+def _plan_rows(plan: Plan, here: Sequence[AsItStands | None]) -> None:
+    refused: dict[int, list[Refusal]] = {}
+    for r in plan.table.refusals:
+        refused.setdefault(r.line, []).append(r)
+    names = plan.table.texts.get("name", plan.table.slugs)
+    listed = 0
+    for n, (line, slug, known) in enumerate(zip(plan.table.lines, plan.table.slugs, here, strict=True)):
+        name = known.texts["name"] if known else names[n]
+        if line in refused:
+            plan.rows.append(RowChange(line, slug, name, "refused", (), tuple(refused[line])))
+        elif known is None:
+            listed += 1
+            cells = tuple(_new_cells(plan.table, n)) if listed <= _LISTED else ()
+            plan.rows.append(RowChange(line, slug, name, "new", cells))
+        elif n in plan.texts or n in plan.numbers:
+            plan.rows.append(RowChange(line, slug, name, "changed", tuple(_changes(plan, n, known))))
+        else:
+            plan.rows.append(RowChange(line, slug, name, "same"))
+
+
+def _new_cells(table: ShelfTable, n: int) -> Iterator[Change]:
+    """The numbers that a new row brings."""
+    for name, triple in table.numbers.items():
+        if triple.typical[n] == triple.typical[n]:
+            after = f"{triple.typical[n]:g} ({triple.low[n]:g}–{triple.high[n]:g})"
+            yield Change(HEADER_OF[name], HEADER_OF[name], "", after)
+
+
+def _changes(plan: Plan, n: int, known: AsItStands) -> Iterator[Change]:
+    for column, text in plan.texts.get(n, {}).items():
+        yield Change(column, column, known.texts[column], text)
+    for name in plan.numbers.get(n, ()):
+        triple, fact = plan.table.numbers[name], known.facts.get(name)
+        before = f"{fact.range.typical:g} ({fact.range.low:g}–{fact.range.high:g})" if fact else "unknown"
+        after = f"{triple.typical[n]:g} ({triple.low[n]:g}–{triple.high[n]:g})"
+        yield Change(HEADER_OF[name], HEADER_OF[name], before, after)
+
+
+def apply_import(session: Session, plan: Plan, source: str, noted_on: str) -> Iterator[int]:
+    """Write what `plan` says, giving how many rows are done as it goes on. Refused rows must be none."""
+    assert not plan.counts["refused"]
+    new = [n for n, row in enumerate(plan.rows) if row.status == "new"]
+    changed = [n for n, row in enumerate(plan.rows) if row.status == "changed"]
+    version = kitchen_row(session).shelf_version + 1
+    fragments = _fragments(plan.table, source, noted_on)
+    for start in range(0, len(new), _CHUNK):
+        some = new[start : start + _CHUNK]
+        _insert(session, plan, some, fragments, version)
+        yield start + len(some)
+    for done, n in enumerate(changed, start=1):
+        _change(session, plan, n, fragments)
+        if done % 100 == 0:
+            yield len(new) + done
+    touch_shelf(session, [plan.table.slugs[n] for n in changed])
+    yield len(plan.rows)
+
+
+def _fragments(table: ShelfTable, source: str, noted_on: str) -> dict[str, list[str]]:
+    """Every number of every row as it is stored, ready to be joined: writing ten thousand rows must take a moment."""
+    tail = json.dumps(["estimate", source, noted_on], ensure_ascii=False)[1:]
+    out = {}
+    for name, t in table.numbers.items():
+        values = zip(t.low.tolist(), t.typical.tolist(), t.high.tolist(), strict=True)
+        out[name] = [
+            f'"{name}": [{low!r}, {typical!r}, {high!r}, {tail}' if typical == typical else ""
+            for low, typical, high in values
+        ]
+    return out
+
+
+def _insert(session: Session, plan: Plan, rows: Sequence[int], fragments: dict[str, list[str]], version: int) -> None:
+    texts, slugs, columns = plan.table.texts, plan.table.slugs, list(fragments.values())
+    blank = [""] * len(slugs)
+    plain = ("name", "role", "gluten_risk", "usual_max_reason", "archived")
+    name, role, risk, reason, archived = (texts.get(c, blank) for c in plain)
+    lists = [_lists(texts.get(c, blank), rows) for c in ("function", "allergens", "watch", "flavour_words")]
+    ingredients = [
+        (slugs[n], name[n], role[n], *marks, risk[n], reason[n], archived[n] == "yes", version)
+        for n, marks in zip(rows, zip(*lists, strict=True), strict=True)
+    ]
+    documents = [(slugs[n], "{" + ", ".join(filter(None, [c[n] for c in columns])) + "}") for n in rows]
+    ask = session.connection().exec_driver_sql
+    ask(
+        "INSERT INTO ingredient (slug, name, role, functions, allergens, watch, flavour_words, gluten_risk, "
+        "usual_max_reason, archived, origin, confidence, position, version, touched) VALUES "
+        "(?, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'own', '', "
+        f"{OWN_POSITION}, 1, ?)",
+        ingredients,
+    )
+    ask("INSERT INTO numbers (ingredient, layer, facts) VALUES (?, 'own', ?)", documents)
+
+
+def _lists(texts: Sequence[str], rows: Sequence[int]) -> list[str]:
+    """Texts with semicolons as stored lists; few are different, so each is made once."""
+    made = {text: _list(text) for text in {texts[n] for n in rows}}
+    return [made[texts[n]] for n in rows]
+
+
+def _list(text: str) -> str:
+    return json.dumps([w for w in text.split(";") if w], ensure_ascii=False)
+
+
+def _change(session: Session, plan: Plan, n: int, fragments: dict[str, list[str]]) -> None:
+    slug, ask = plan.table.slugs[n], session.connection().exec_driver_sql
+    texts = plan.texts.get(n, {})
+    values = [_list(t) if c in LISTS else t == "yes" if c == "archived" else t for c, t in texts.items()]
+    sets = "".join(f'"{_COLUMN.get(c, c)}" = ?, ' for c in texts)  # columns of ours, never of the file's
+    ask(f"UPDATE ingredient SET {sets}version = version + 1 WHERE slug = ?", (*values, slug))
+    names = plan.numbers.get(n, [])
+    if names:
+        added = json.loads("{" + ", ".join(fragments[f][n] for f in names) + "}")
+        row = ask(
+            "SELECT id, facts FROM numbers WHERE ingredient = ? AND lot_id IS NULL AND layer = 'own'", (slug,)
+        ).first()
+        if row is None:
+            ask(
+                "INSERT INTO numbers (ingredient, layer, facts) VALUES (?, 'own', ?)",
+                (slug, json.dumps(added, ensure_ascii=False)),
+            )
+        else:
+            now = json.loads(row[1]) | added
+            ask("UPDATE numbers SET facts = ? WHERE id = ?", (json.dumps(now, ensure_ascii=False), row[0]))
+        _lift(session, slug, names)
+
+
+def _lift(session: Session, slug: str, names: Sequence[str]) -> None:
+    """What is brought in has to count: a label or a test of the same number gives way, and stays on record."""
+    ask = session.connection().exec_driver_sql
+    rows = ask(
+        "SELECT id, facts FROM numbers WHERE ingredient = ? AND lot_id IS NULL AND layer IN ('label', 'measured')",
+        (slug,),
+    ).all()
+    for row_id, text in rows:
+        facts: Stored = json.loads(text)
+        hit = [n for n in names if n in facts]
+        if hit:
+            facts |= {n: put_aside(facts[n], True) for n in hit}
+            ask("UPDATE numbers SET facts = ? WHERE id = ?", (json.dumps(facts, ensure_ascii=False), row_id))

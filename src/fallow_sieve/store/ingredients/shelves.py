@@ -1,0 +1,138 @@
+"""The kitchen's shelf: library and own ingredients with the user's own numbers on top, priced from the bins.
+
+Read with plain SQL: a shelf may hold thousands of ingredients, and is read anew while somebody waits.
+"""
+
+from __future__ import annotations
+
+import json
+from collections import defaultdict
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from datetime import date
+from typing import Any
+
+from sqlmodel import Session, col, select
+
+from fallow_sieve.core.ingredients.functions import Function
+from fallow_sieve.core.ingredients.in_bins import Bag, in_bins
+from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Role
+from fallow_sieve.core.ingredients.layers import OWN_NUMBERS, facts_alone
+from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.store.ingredients.numbers import Stored, facts_in_force
+from fallow_sieve.store.tables.ingredients import AliasRow
+
+_INGREDIENTS = (
+    "SELECT slug, name, role, origin, flavour_words, allergens, watch, functions, gluten_risk, usual_max_pct, "
+    "usual_max_reason, confidence, archived FROM ingredient WHERE touched > ? ORDER BY position, slug"
+)
+_NUMBERS = (
+    "SELECT n.ingredient, n.lot_id, n.layer, n.facts FROM numbers n JOIN ingredient i ON i.slug = n.ingredient "
+    "WHERE i.touched > ?"
+)
+_LOTS = (
+    "SELECT l.id, l.ingredient, l.code, l.stock_g, l.price_per_kg, l.best_before, l.gluten_mg_per_kg, l.archived "
+    "FROM lot l JOIN ingredient i ON i.slug = l.ingredient WHERE i.touched > ? "
+    "ORDER BY coalesce(l.best_before, '9999'), l.id"
+)
+
+
+@dataclass(frozen=True, slots=True)
+class _Read:
+    """Ingredients, and lots as ingredients, that changed after a version."""
+
+    ingredients: tuple[Ingredient, ...]
+    lots: tuple[Ingredient, ...]
+
+
+def load_shelf(session: Session, today: date) -> Shelf:
+    """Return the kitchen's shelf as of `today`: own numbers win over the table's, lots give price and dates."""
+    read = _read(session, today, -1)
+    return Shelf.of(read.ingredients, read.lots)
+
+
+def reload_shelf(session: Session, today: date, before: Shelf, since: int) -> Shelf:
+    """Return `before`, read on the same day at version `since`, brought up to date: only what changed is read."""
+    read = _read(session, today, since)
+    order = session.connection().exec_driver_sql("SELECT slug FROM ingredient ORDER BY position, slug").scalars()
+    return before.replacing(read.ingredients, read.lots, list(order))
+
+
+def _read(session: Session, today: date, since: int) -> _Read:
+    ask = session.connection().exec_driver_sql
+    layers: dict[tuple[str, int | None], dict[str, Stored]] = defaultdict(dict)
+    for slug, lot_id, layer, facts in ask(_NUMBERS, (since,)):
+        layers[slug, lot_id][layer] = json.loads(facts)
+    bags: dict[str, list[Bag]] = defaultdict(list)
+    for row in ask(_LOTS, (since,)):
+        bag = Bag(*row)
+        bags[bag.ingredient].append(bag)
+    ingredients, lots = [], []
+    for row in ask(_INGREDIENTS, (since,)):
+        slug = row[0]
+        facts = facts_in_force(layers[slug, None])
+        item = _ingredient(row, facts, bags[slug], today)
+        ingredients.append(item)
+        lots += [_of_lot(item, facts, bag, facts_in_force(layers[slug, bag.lot_id]), today) for bag in bags[slug]]
+    return _Read(tuple(ingredients), tuple(lots))
+
+
+def _ingredient(row: Any, facts: dict[str, Fact], bags: Sequence[Bag], today: date) -> Ingredient:
+    slug, name, role, origin, flavour, allergens, watch, functions, risk, usual, reason, confidence, archived = row
+    own = {n: facts[n] for n in OWN_NUMBERS if n in facts}
+    bins = in_bins(bags, own, today)
+    return Ingredient(
+        slug=slug,
+        name=name,
+        role=Role(role),
+        facts=facts_alone(facts),
+        price_per_kg=bins.price_per_kg,
+        gluten_mg_per_kg=bins.gluten_mg_per_kg,
+        gluten_risk=risk,
+        allergens=tuple(json.loads(allergens)),
+        watch=tuple(json.loads(watch)),
+        functions=tuple(Function(f) for f in json.loads(functions)),
+        flavour_words=tuple(json.loads(flavour)),
+        usual_max_pct=own["usual_max_pct"].range.typical if "usual_max_pct" in own else usual,
+        usual_max_reason=reason,
+        confidence=confidence,
+        keeps_days=bins.keeps_days,
+        stock_g=bins.stock_g,
+        own=origin == "own",
+        archived=bool(archived),
+    )
+
+
+def _of_lot(item: Ingredient, base: dict[str, Fact], bag: Bag, own: dict[str, Fact], today: date) -> Ingredient:
+    """One lot as an ingredient: its own label and measurements over the ingredient's numbers."""
+    return replace(
+        item,
+        facts=facts_alone({**base, **own}),
+        price_per_kg=bag.price_per_kg,
+        gluten_mg_per_kg=bag.gluten_mg_per_kg,
+        keeps_days=bag.days_left(today),
+        stock_g=bag.stock_g,
+        lot_id=bag.lot_id,
+        lot_code=bag.code,
+    )
+
+
+@dataclass(frozen=True, slots=True)
+class OtherName:
+    """Another name of an ingredient, and where it is called so (empty: everywhere)."""
+
+    name: str
+    place: str
+
+    @property
+    def shown(self) -> str:
+        """The name with its place."""
+        return f"{self.name} ({self.place})" if self.place else self.name
+
+
+def other_names(session: Session) -> dict[str, list[OtherName]]:
+    """Return the other names of each ingredient."""
+    found: dict[str, list[OtherName]] = defaultdict(list)
+    for row in session.exec(select(AliasRow).order_by(col(AliasRow.id))):
+        found[row.ingredient].append(OtherName(row.alias, row.place))
+    return found

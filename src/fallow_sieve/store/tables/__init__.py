@@ -1,0 +1,26 @@
+"""The tables, a file a noun. Importing the package knows them all, as migrations need."""
+
+from fallow_sieve.store.tables.blends import BlendDraftRow, BlendRevisionRow, BlendRow
+from fallow_sieve.store.tables.briefs import BriefRow
+from fallow_sieve.store.tables.formulas import FormulaDraftRow, FormulaRevisionRow, FormulaRow
+from fallow_sieve.store.tables.ingredients import AliasRow, BenchTestRow, IngredientRow, LotRow, NumbersRow, PanelRow
+from fallow_sieve.store.tables.kitchen import KitchenRow
+from fallow_sieve.store.tables.pours import BakeRow
+
+__all__ = [
+    "AliasRow",
+    "BakeRow",
+    "BenchTestRow",
+    "BlendDraftRow",
+    "BlendRevisionRow",
+    "BlendRow",
+    "BriefRow",
+    "FormulaDraftRow",
+    "FormulaRevisionRow",
+    "FormulaRow",
+    "IngredientRow",
+    "KitchenRow",
+    "LotRow",
+    "NumbersRow",
+    "PanelRow",
+]

@@ -1,0 +1,26 @@
+"""The kitchen's settings."""
+
+from __future__ import annotations
+
+from sqlmodel import Field, SQLModel
+
+
+class KitchenRow(SQLModel, table=True):
+    """The kitchen's settings: one row. `shelf_version` rises when any ingredient or lot changes."""
+
+    __tablename__ = "kitchen"
+
+    id: int = Field(default=1, primary_key=True)
+    name: str = "My kitchen"
+    cup: str = "metric"
+    tablespoon: str = "metric"
+    mass_unit: str = "g"
+    temp_unit: str = "c"
+    energy_unit: str = "kj"
+    currency: str = ""
+    binder_school: str = "by-moisture"
+    store_temp_c: float = 20.0
+    serving_g: float = 30.0
+    library_version: str = ""
+    shelf_version: int = 1
+    version: int = 1
