@@ -3,39 +3,45 @@
   import Router from 'svelte-spa-router';
   import { wrap } from 'svelte-spa-router/wrap';
   import { wordsOf } from './lib/api/client';
-  import { appearance } from './lib/frame/appearance.svelte';
-  import Find from './lib/frame/Find.svelte';
-  import Keys from './lib/frame/Keys.svelte';
-  import TopBar from './lib/frame/TopBar.svelte';
-  import { undoing } from './lib/frame/undo.svelte';
-  import { kitchen } from './lib/kitchen.svelte';
-  import { scale } from './lib/scale/scale.svelte';
-  import NotFound from './lib/frame/NotFound.svelte';
-  import Patterns from './lib/column/Patterns.svelte';
+  import { appearance } from './lib/app/appearance.svelte';
+  import Find from './lib/app/Find.svelte';
+  import Keys from './lib/app/Keys.svelte';
+  import TopBar from './lib/app/TopBar.svelte';
+  import { undoing } from './lib/app/undo.svelte';
+  import { kitchen } from './lib/app/kitchen.svelte';
+  import { scale } from './lib/device/scale.svelte';
+  import NotFound from './lib/app/NotFound.svelte';
+  import Patterns from './lib/ui/Patterns.svelte';
   import Notices from './lib/ui/Notices.svelte';
   import Trouble from './lib/ui/Trouble.svelte';
 
   const routes = {
     '/': wrap({ asyncComponent: () => import('./lib/briefs/BriefsPage.svelte') }),
     '/briefs/:id': wrap({ asyncComponent: () => import('./lib/briefs/BriefPage.svelte') }),
-    '/ingredients': wrap({ asyncComponent: () => import('./lib/shelf/ShelfPage.svelte') }),
-    '/ingredients/:slug': wrap({ asyncComponent: () => import('./lib/ingredient/IngredientPage.svelte') }),
-    '/ingredients/:slug/label': wrap({ asyncComponent: () => import('./lib/label/LabelPage.svelte') }),
-    '/ingredients/:slug/test/:kind': wrap({
-      asyncComponent: () => import('./lib/findings/TestPage.svelte')
+    '/ingredients': wrap({ asyncComponent: () => import('./lib/ingredients/shelf/ShelfPage.svelte') }),
+    '/ingredients/:slug': wrap({
+      asyncComponent: () => import('./lib/ingredients/one/IngredientPage.svelte')
     }),
-    '/shelf/files': wrap({ asyncComponent: () => import('./lib/files/FilesPage.svelte') }),
-    '/side-by-side/:slugs': wrap({ asyncComponent: () => import('./lib/flours/SideBySidePage.svelte') }),
-    '/scale': wrap({ asyncComponent: () => import('./lib/scale/ScalePage.svelte') }),
-    '/scale/check': wrap({ asyncComponent: () => import('./lib/findings/TestPage.svelte') }),
+    '/ingredients/:slug/label': wrap({
+      asyncComponent: () => import('./lib/ingredients/panel/LabelPage.svelte')
+    }),
+    '/ingredients/:slug/test/:kind': wrap({
+      asyncComponent: () => import('./lib/ingredients/tests/TestPage.svelte')
+    }),
+    '/shelf/files': wrap({ asyncComponent: () => import('./lib/ingredients/files/FilesPage.svelte') }),
+    '/side-by-side/:slugs': wrap({
+      asyncComponent: () => import('./lib/ingredients/beside/SideBySidePage.svelte')
+    }),
+    '/scale': wrap({ asyncComponent: () => import('./lib/device/ScalePage.svelte') }),
+    '/scale/check': wrap({ asyncComponent: () => import('./lib/ingredients/tests/TestPage.svelte') }),
     '/blends': wrap({ asyncComponent: () => import('./lib/blends/BlendsPage.svelte') }),
-    '/bench/:id': wrap({ asyncComponent: () => import('./lib/bench/BenchPage.svelte') }),
+    '/bench/:id': wrap({ asyncComponent: () => import('./lib/blends/bench/BenchPage.svelte') }),
     '/formulas': wrap({ asyncComponent: () => import('./lib/formulas/FormulasPage.svelte') }),
-    '/formula/:id': wrap({ asyncComponent: () => import('./lib/formula/FormulaPage.svelte') }),
+    '/formula/:id': wrap({ asyncComponent: () => import('./lib/formulas/bench/FormulaPage.svelte') }),
     '/card/:id': wrap({ asyncComponent: () => import('./lib/formulas/CardPage.svelte') }),
-    '/recipe': wrap({ asyncComponent: () => import('./lib/recipe/RecipePage.svelte') }),
-    '/compare/:id': wrap({ asyncComponent: () => import('./lib/compare/ComparePage.svelte') }),
-    '/print/:id': wrap({ asyncComponent: () => import('./lib/print/PrintPage.svelte') }),
+    '/recipe': wrap({ asyncComponent: () => import('./lib/recipes/RecipePage.svelte') }),
+    '/compare/:id': wrap({ asyncComponent: () => import('./lib/blends/compare/ComparePage.svelte') }),
+    '/print/:id': wrap({ asyncComponent: () => import('./lib/blends/print/PrintPage.svelte') }),
     '/method/:section?': wrap({ asyncComponent: () => import('./lib/method/MethodPage.svelte') }),
     '/settings': wrap({ asyncComponent: () => import('./lib/settings/SettingsPage.svelte') }),
     '*': NotFound
@@ -100,7 +106,7 @@
       <Router {routes} restoreScrollState />
     {/if}
   </main>
-  {#if scale.open}{#await import('./lib/scale/ScalePanel.svelte') then { default: Panel }}<Panel
+  {#if scale.open}{#await import('./lib/device/ScalePanel.svelte') then { default: Panel }}<Panel
       />{/await}{/if}
 </div>
 <Find open={finding} onclose={() => (finding = false)} />

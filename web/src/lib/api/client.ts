@@ -2,14 +2,14 @@ import createClient from 'openapi-fetch';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
-export type Part = Schemas['PartOut'];
+export type Part = Schemas['Part'];
 export type Judgement = Schemas['Judgement'];
 export type Analysis = Schemas['Analysis'];
 export type BandResult = Schemas['BandResult'];
 export type BlendOut = Schemas['BlendOut'];
-export type Revision = Schemas['RevisionOut'];
+export type Revision = Schemas['BlendRevisionOut'];
 export type Ingredient = Schemas['IngredientOut'];
-export type BriefSummary = Schemas['BriefSummary'];
+export type BriefSummary = Schemas['BriefStanding'];
 export type BlendSummary = Schemas['BlendSummary'];
 
 /** An error as the API says it (RFC 9457): what is wrong, where, and what would be right. */

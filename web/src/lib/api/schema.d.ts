@@ -113,10 +113,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Return a page of blends with their state; `?archived=1` for those put away. */
+        /** Return a page of documents with their state; `?archived=1` for those put away. */
         get: operations["get__api_v1_blends"];
         put?: never;
-        /** Add a blend; with a brief and no use, it is for the brief's use. */
+        /** Add a document. */
         post: operations["post__api_v1_blends"];
         delete?: never;
         options?: never;
@@ -141,59 +141,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/blends/{blend_id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Return a blend with its draft and revisions. */
-        get: operations["get__api_v1_blends_{blend_id}"];
-        /** Save a blend's name, use, brief, or whether it is put away. */
-        put: operations["put__api_v1_blends_{blend_id}"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/blends/{blend_id}/draft": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Return the draft on the bench. */
-        get: operations["get__api_v1_blends_{blend_id}_draft"];
-        /** Save the draft; a stale save gets 412 and both versions. */
-        put: operations["put__api_v1_blends_{blend_id}_draft"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/blends/{blend_id}/duplicate": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Add a blend that starts from this one's draft. */
-        post: operations["post__api_v1_blends_{blend_id}_duplicate"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/blends/{blend_id}/export": {
         parameters: {
             query?: never;
@@ -211,7 +158,60 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/blends/{blend_id}/revisions": {
+    "/api/v1/blends/{document_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return a document with its draft and revisions. */
+        get: operations["get__api_v1_blends_{document_id}"];
+        /** Save a document's name, brief, or whether it is put away. */
+        put: operations["put__api_v1_blends_{document_id}"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/blends/{document_id}/draft": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return the draft on the bench. */
+        get: operations["get__api_v1_blends_{document_id}_draft"];
+        /** Save the draft; a stale save gets 412 and both versions. */
+        put: operations["put__api_v1_blends_{document_id}_draft"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/blends/{document_id}/duplicate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add a document that starts from this one's draft. */
+        post: operations["post__api_v1_blends_{document_id}_duplicate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/blends/{document_id}/revisions": {
         parameters: {
             query?: never;
             header?: never;
@@ -221,7 +221,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Keep the draft as the next revision, with why. */
-        post: operations["post__api_v1_blends_{blend_id}_revisions"];
+        post: operations["post__api_v1_blends_{document_id}_revisions"];
         delete?: never;
         options?: never;
         head?: never;
@@ -526,10 +526,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Return a page of formulas with their state; `?archived=1` for those put away. */
+        /** Return a page of documents with their state; `?archived=1` for those put away. */
         get: operations["get__api_v1_formulas"];
         put?: never;
-        /** Add a formula. */
+        /** Add a document. */
         post: operations["post__api_v1_formulas"];
         delete?: never;
         options?: never;
@@ -554,18 +554,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/formulas/{formula_id}": {
+    "/api/v1/formulas/{document_id}": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** Return a formula with its draft and revisions. */
-        get: operations["get__api_v1_formulas_{formula_id}"];
-        /** Save a formula's name, brief, or whether it is put away. */
-        put: operations["put__api_v1_formulas_{formula_id}"];
+        /** Return a document with its draft and revisions. */
+        get: operations["get__api_v1_formulas_{document_id}"];
+        /** Save a document's name, brief, or whether it is put away. */
+        put: operations["put__api_v1_formulas_{document_id}"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/formulas/{document_id}/draft": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return the draft on the bench. */
+        get: operations["get__api_v1_formulas_{document_id}_draft"];
+        /** Save the draft; a stale save gets 412 and both versions. */
+        put: operations["put__api_v1_formulas_{document_id}_draft"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/formulas/{document_id}/duplicate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add a document that starts from this one's draft. */
+        post: operations["post__api_v1_formulas_{document_id}_duplicate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/formulas/{document_id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep the draft as the next revision, with why. */
+        post: operations["post__api_v1_formulas_{document_id}_revisions"];
         delete?: never;
         options?: never;
         head?: never;
@@ -579,10 +631,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Return the bakes of a formula, and how the wanted water narrowed with each. */
+        /** Return the pours of a formula, and how the wanted water narrowed with each. */
         get: operations["get__api_v1_formulas_{formula_id}_bakes"];
         put?: never;
-        /** Record the water that really went into a bake of the formula as given. */
+        /** Record the water that was really poured into a bake of the formula as given. */
         post: operations["post__api_v1_formulas_{formula_id}_bakes"];
         delete?: never;
         options?: never;
@@ -598,7 +650,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Set a bake aside, so that nothing is learnt from it, or take it back into account. */
+        /** Set a pour aside, so that nothing is learnt from it, or take it back into account. */
         put: operations["put__api_v1_formulas_{formula_id}_bakes_{bake_id}"];
         post?: never;
         delete?: never;
@@ -624,41 +676,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/formulas/{formula_id}/draft": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Return the draft on the bench. */
-        get: operations["get__api_v1_formulas_{formula_id}_draft"];
-        /** Save the draft; a stale save gets 412 and both versions. */
-        put: operations["put__api_v1_formulas_{formula_id}_draft"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/formulas/{formula_id}/duplicate": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Add a formula that starts from this one's draft. */
-        post: operations["post__api_v1_formulas_{formula_id}_duplicate"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/formulas/{formula_id}/export": {
         parameters: {
             query?: never;
@@ -670,23 +687,6 @@ export interface paths {
         get: operations["get__api_v1_formulas_{formula_id}_export"];
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/formulas/{formula_id}/revisions": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Keep the draft as the next revision, with why. */
-        post: operations["post__api_v1_formulas_{formula_id}_revisions"];
         delete?: never;
         options?: never;
         head?: never;
@@ -737,7 +737,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Return the bench tests and labels of an ingredient and its lots, the newest first. */
+        /** Return the bench tests and panels of an ingredient and its lots, the newest first. */
         get: operations["get__api_v1_ingredients_{slug}_findings"];
         put?: never;
         post?: never;
@@ -911,7 +911,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Take a label out of use, or back into it; it stays on record. */
+        /** Take a panel out of use, or back into it; it stays on record. */
         put: operations["put__api_v1_labels_{label_id}_withdrawn"];
         post?: never;
         delete?: never;
@@ -1050,7 +1050,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Return uses, metrics, roles, nutrients, allergens and aims. */
+        /** Return uses, metrics, roles, functions, nutrients, allergens and aims. */
         get: operations["get__api_v1_reference"];
         put?: never;
         post?: never;
@@ -1199,6 +1199,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/small-doses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return which lines of a formula the scale cannot weigh as they are, and how to dilute each. */
+        post: operations["post__api_v1_small-doses"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/tradeoffs": {
         parameters: {
             query?: never;
@@ -1259,7 +1276,7 @@ export interface components {
          * @description What to add to a formula: an ingredient, by its slug.
          */
         AddLineIn: {
-            content: components["schemas"]["ContentIn"];
+            content: components["schemas"]["FormulaContentIn"];
             /** Ingredient */
             ingredient: string;
         };
@@ -1318,16 +1335,34 @@ export interface components {
             wishes: components["schemas"]["WishListIn"];
         };
         /**
-         * BagShareOut
-         * @description Of 100 bags, with how many the blend passes one sieve, and with how many it is not held.
+         * BagShare
+         * @description Of 100 bags, with how many the blend passes one sieve (its good band), and with how many it is not held.
          */
-        BagShareOut: {
+        BagShare: {
             /** Metric */
             metric: string;
             /** Passes Pct */
             passes_pct: number;
             /** Through Pct */
             through_pct: number;
+        };
+        /**
+         * Bags
+         * @description The share of bags (%) with which the blend passes every sieve, gets through all, and each sieve by itself.
+         *
+         *     `weakest` is the metric that fails with the most bags, empty where none does.
+         */
+        Bags: {
+            /** Draws */
+            draws: number;
+            /** Passes Pct */
+            passes_pct: number;
+            /** Sieves */
+            sieves: components["schemas"]["BagShare"][];
+            /** Through Pct */
+            through_pct: number;
+            /** Weakest */
+            weakest: string;
         };
         /**
          * BagsIn
@@ -1348,18 +1383,7 @@ export interface components {
          * BagsOut
          * @description Of 100 bags, with how many the blend passes every sieve, gets through all, and each by itself.
          */
-        BagsOut: {
-            /** Draws */
-            draws: number;
-            /** Passes Pct */
-            passes_pct: number;
-            /** Sieves */
-            sieves: components["schemas"]["BagShareOut"][];
-            /** Through Pct */
-            through_pct: number;
-            /** Weakest */
-            weakest: string;
-        };
+        BagsOut: components["schemas"]["Bags"];
         /**
          * BakeIn
          * @description What went into a bake: the formula as it was, and the g of water that were poured in all.
@@ -1370,7 +1394,7 @@ export interface components {
              * @default null
              */
             baked_on?: string | null;
-            content: components["schemas"]["ContentIn"];
+            content: components["schemas"]["FormulaContentIn"];
             /**
              * Note
              * @default
@@ -1378,30 +1402,6 @@ export interface components {
             note?: string;
             /** Poured G */
             poured_g: number;
-        };
-        /**
-         * BakeOut
-         * @description Water that went into a bake, and what was predicted without correction, % of flour base.
-         */
-        BakeOut: {
-            /** Actual Pct */
-            actual_pct: number;
-            /** Baked On */
-            baked_on: string;
-            /** Flour G */
-            flour_g: number;
-            /** Id */
-            id: number;
-            /** Note */
-            note: string;
-            /** Poured G */
-            poured_g: number;
-            /** Predicted Pct */
-            predicted_pct: number;
-            /** Use */
-            use: string;
-            /** Withdrawn */
-            withdrawn: boolean;
         };
         /**
          * BakePlan
@@ -1432,18 +1432,6 @@ export interface components {
             say: string;
         };
         /**
-         * BakesOut
-         * @description The bakes of a formula, how the range narrowed with each, and what is learnt at each level.
-         */
-        BakesOut: {
-            /** Items */
-            items: components["schemas"]["BakeOut"][];
-            /** Learnt */
-            learnt: components["schemas"]["Learnt"][];
-            /** Steps */
-            steps: components["schemas"]["LearningStep"][];
-        };
-        /**
          * Band
          * @description Limits in one unit: hard low ≤ good low ≤ good high ≤ hard high; the outer ones may be infinite.
          */
@@ -1456,6 +1444,34 @@ export interface components {
             hard_high: number;
             /** Hard Low */
             hard_low: number;
+        };
+        /**
+         * BandChange
+         * @description A brief's own limit on a metric; what is None stays as the use has it. In the metric's unit.
+         */
+        BandChange: {
+            /**
+             * Good High
+             * @default null
+             */
+            good_high: number | null;
+            /**
+             * Good Low
+             * @default null
+             */
+            good_low: number | null;
+            /**
+             * Hard High
+             * @default null
+             */
+            hard_high: number | null;
+            /**
+             * Hard Low
+             * @default null
+             */
+            hard_low: number | null;
+            /** Metric */
+            metric: string;
         };
         /**
          * BandChangeIn
@@ -1551,7 +1567,7 @@ export interface components {
             /** @default null */
             cup: components["schemas"]["CupWeight"] | null;
             /** Gives */
-            gives: components["schemas"]["GivenOut"][];
+            gives: components["schemas"]["Given"][];
             /**
              * Kind
              * @enum {string}
@@ -1613,44 +1629,30 @@ export interface components {
             state: string;
         };
         /**
-         * BlendHead
-         * @description A blend without its parts.
+         * Binding
+         * @description A limit that holds the proposal back, and what one unit more of the limit's number would change.
+         *
+         *     `marginal` is in the aim's unit per unit of the limit (positive: the aim's number rises); `side` the end of a band.
          */
-        BlendHead: {
-            /** Archived */
-            archived: boolean;
-            /** Brief Id */
-            brief_id: number | null;
-            /** Created At */
-            created_at: string;
-            /** Id */
-            id: number;
-            /** Name */
-            name: string;
-            /** Updated At */
-            updated_at: string;
-            /** Use */
-            use: string | null;
-            /** Version */
-            version: number;
+        Binding: {
+            /** Limit */
+            limit: string;
+            /** Marginal */
+            marginal: number;
+            /** Say */
+            say: string;
+            /** Side */
+            side: string;
+            /** Unit */
+            unit: string;
         };
         /**
-         * BlendIn
-         * @description What a blend is called, what it is for, whether it is put away.
+         * BlendContentIn
+         * @description What is in a blend: its parts, and what they are for.
          */
-        BlendIn: {
-            /**
-             * Archived
-             * @default false
-             */
-            archived?: boolean;
-            /**
-             * Brief Id
-             * @default null
-             */
-            brief_id?: number | null;
-            /** Name */
-            name: string;
+        BlendContentIn: {
+            /** Parts */
+            parts?: components["schemas"]["PartIn"][];
             /**
              * Use
              * @default null
@@ -1658,8 +1660,85 @@ export interface components {
             use?: string | null;
         };
         /**
+         * BlendContentOut
+         * @description What is in a blend: its parts, and what they are for.
+         */
+        BlendContentOut: {
+            /** Parts */
+            parts: components["schemas"]["Part"][];
+            /** Use */
+            use: string | null;
+        };
+        /**
+         * BlendDraftIn
+         * @description A blend's draft to save.
+         */
+        BlendDraftIn: {
+            /**
+             * Based On
+             * @default null
+             */
+            based_on?: number | null;
+            content: components["schemas"]["BlendContentIn"];
+        };
+        /**
+         * BlendDraftOut
+         * @description A blend on the bench.
+         */
+        BlendDraftOut: {
+            /** Based On */
+            based_on: number | null;
+            content: components["schemas"]["BlendContentOut"];
+            /** Updated At */
+            updated_at: string;
+            /** Version */
+            version: number;
+        };
+        /**
+         * BlendExportQuery
+         * @description Which file to write, of the draft (0) or of a revision.
+         */
+        BlendExportQuery: {
+            /**
+             * Format
+             * @default json
+             * @enum {string}
+             */
+            format?: "json" | "csv";
+            /**
+             * Revision
+             * @default 0
+             */
+            revision?: number;
+        };
+        /**
+         * BlendImportOut
+         * @description An imported blend, and what there is to say about it.
+         */
+        BlendImportOut: {
+            blend: components["schemas"]["BlendOut"];
+            /** Notes */
+            notes: string[];
+        };
+        /**
+         * BlendImportQuery
+         * @description What to call an imported blend, and the brief it is for.
+         */
+        BlendImportQuery: {
+            /**
+             * Brief Id
+             * @default null
+             */
+            brief_id?: number | null;
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+        };
+        /**
          * BlendList
-         * @description A page of blends; `next` is the cursor of the next page.
+         * @description A page of blends.
          */
         BlendList: {
             /** Items */
@@ -1668,27 +1747,49 @@ export interface components {
             next: string | null;
         };
         /**
+         * BlendOfBrief
+         * @description A blend of a brief, and how it stands.
+         */
+        BlendOfBrief: {
+            head: components["schemas"]["Head"];
+            standing: components["schemas"]["BlendStanding"];
+        };
+        /**
          * BlendOut
          * @description A blend with its draft and revisions.
          */
         BlendOut: {
-            blend: components["schemas"]["BlendHead"];
-            draft: components["schemas"]["DraftOut"];
+            draft: components["schemas"]["BlendDraftOut"];
+            head: components["schemas"]["HeadOut"];
             /** Revisions */
-            revisions: components["schemas"]["RevisionOut"][];
+            revisions: components["schemas"]["BlendRevisionOut"][];
         };
         /**
-         * BlendSummary
-         * @description A blend with its state in one sentence.
+         * BlendRevisionOut
+         * @description A kept revision of a blend; its use is what it was for.
          */
-        BlendSummary: {
-            blend: components["schemas"]["BlendHead"];
+        BlendRevisionOut: {
+            /** Based On */
+            based_on: number | null;
+            content: components["schemas"]["BlendContentOut"];
+            /** Kept At */
+            kept_at: string;
+            /** Number */
+            number: number;
+            /** Why */
+            why: string;
+        };
+        /**
+         * BlendStanding
+         * @description How the draft of a blend stands: its use, state, sentence, score, cost per kg, layers, and what is kept.
+         */
+        BlendStanding: {
             /** Cost Per Kg */
             cost_per_kg: number | null;
             /** Kept */
             kept: boolean;
             /** Layers */
-            layers: components["schemas"]["LayerOut"][];
+            layers: components["schemas"]["Layer"][];
             /** Revisions */
             revisions: number;
             /** Say */
@@ -1700,33 +1801,43 @@ export interface components {
              * @enum {string}
              */
             state: "empty" | "held" | "close" | "passes" | "unjudged";
+            /** Use */
+            use: string | null;
         };
         /**
-         * BlendsQuery
-         * @description Which blends: of one brief, or those put away.
+         * BlendSummary
+         * @description A blend in a list, and how it stands.
          */
-        BlendsQuery: {
-            /**
-             * Archived
-             * @default 0
-             * @enum {string}
-             */
-            archived?: "0" | "1";
-            /**
-             * Brief Id
-             * @default null
-             */
-            brief_id?: number | null;
-            /**
-             * Cursor
-             * @default 0
-             */
-            cursor?: number;
-            /**
-             * Limit
-             * @default 50
-             */
-            limit?: number;
+        BlendSummary: {
+            head: components["schemas"]["HeadOut"];
+            standing: components["schemas"]["BlendStanding"];
+        };
+        /**
+         * Brief
+         * @description A brief as stored: use, eaters, aim and note in words, and its limits.
+         */
+        Brief: {
+            /** Aim */
+            aim: string;
+            /** Archived */
+            archived: boolean;
+            /** Created At */
+            created_at: string;
+            /** Eaters */
+            eaters: string;
+            /** Id */
+            id: number;
+            limits: components["schemas"]["Limits"];
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Updated At */
+            updated_at: string;
+            /** Use */
+            use: string;
+            /** Version */
+            version: number;
         };
         /**
          * BriefFileIn
@@ -1775,61 +1886,29 @@ export interface components {
          */
         BriefList: {
             /** Items */
-            items: components["schemas"]["BriefSummary"][];
+            items: components["schemas"]["BriefStanding"][];
             /** Next */
             next: string | null;
         };
         /**
-         * BriefOut
-         * @description A brief as stored.
+         * BriefStanding
+         * @description A brief with its use's name, its limits in words, how far it is, and its blends with theirs.
          */
-        BriefOut: {
-            /** Aim */
-            aim: string;
-            /** Archived */
-            archived: boolean;
-            /** Created At */
-            created_at: string;
-            /** Eaters */
-            eaters: string;
-            /** Id */
-            id: number;
-            limits: components["schemas"]["LimitsIn"];
-            /** Name */
-            name: string;
-            /** Note */
-            note: string;
-            /** Updated At */
-            updated_at: string;
-            /** Use */
-            use: string;
-            /** Version */
-            version: number;
-        };
-        /**
-         * BriefSummary
-         * @description A brief with its limits in words, its state, the next step, and its blends.
-         */
-        BriefSummary: {
+        BriefStanding: {
             /** Blends */
-            blends: components["schemas"]["BlendSummary"][];
-            brief: components["schemas"]["BriefOut"];
-            /**
-             * Next Action
-             * @enum {string}
-             */
-            next_action: "compose" | "open" | "keep" | "print";
-            /** Next Blend */
-            next_blend: number | null;
-            /** Next Step */
-            next_step: string;
-            /** Say */
-            say: string;
+            blends: components["schemas"]["BlendOfBrief"][];
+            brief: components["schemas"]["Brief"];
+            progress: components["schemas"]["Progress"];
             /** Use Name */
             use_name: string;
             /** Wishes */
             wishes: string[];
         };
+        /**
+         * BriefSummary
+         * @description A brief with its limits in words, its state, the next step, and its blends.
+         */
+        BriefSummary: components["schemas"]["BriefStanding"];
         /**
          * BriefsQuery
          * @description Which briefs: those at work, or those put away.
@@ -1878,18 +1957,6 @@ export interface components {
             say: string;
         };
         /**
-         * CellChange
-         * @description A cell that would change: its column, and what stands there and would stand there.
-         */
-        CellChange: {
-            /** After */
-            after: string;
-            /** Before */
-            before: string;
-            /** Column */
-            column: string;
-        };
-        /**
          * CellOut
          * @description A number with its range; `note` is its place in the list of notes.
          */
@@ -1905,60 +1972,58 @@ export interface components {
         };
         /**
          * Change
-         * @description What would change in one property: from and to in its unit, the difference in spreads, and its share.
+         * @description One thing that changes: `what` names it to programs, `label` to people; before and after in `unit`.
          *
-         *     `share_pct` is the part of the squared distance that it makes up.
+         *     `size` is after less before in the unit where that can be told; `why` is a reason, or empty.
          */
         Change: {
             /** After */
-            after: number;
+            after: number | string | null;
             /** Before */
-            before: number;
-            /** Field */
-            field: string;
+            before: number | string | null;
             /** Label */
             label: string;
-            /** Share Pct */
-            share_pct: number;
-            /** Spreads */
-            spreads: number;
-            /** Unit */
-            unit: string;
-        };
-        /**
-         * ChangeOut
-         * @description One change of a conversion; `size_g` is null for advice.
-         */
-        ChangeOut: {
-            /** Key */
-            key: string;
-            /** On */
-            on: boolean;
-            /** Reason */
-            reason: string;
-            /** Say */
-            say: string;
-            /** Size G */
-            size_g: number | null;
-        };
-        /**
-         * Check
-         * @description Something that does not fit: its kind, whether it cannot be or only looks odd, the field, and what to do.
-         */
-        Check: {
-            /** Field */
-            field: string;
-            /** Kind */
-            kind: string;
-            /** Look */
-            look: string;
-            /** Say */
-            say: string;
             /**
-             * Severity
-             * @enum {string}
+             * Size
+             * @default null
              */
-            severity: "impossible" | "look";
+            size: number | null;
+            /**
+             * Unit
+             * @default
+             */
+            unit: string;
+            /** What */
+            what: string;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
+         * Clash
+         * @description Limits that cannot hold together, and the least that each would have to give.
+         */
+        Clash: {
+            /** Gives */
+            gives: components["schemas"]["Give"][];
+            /** Limits */
+            limits: components["schemas"]["ClashingLimit"][];
+            /** Say */
+            say: string;
+        };
+        /**
+         * ClashingLimit
+         * @description One of the limits that cannot hold together.
+         */
+        ClashingLimit: {
+            /** Limit */
+            limit: string;
+            /** Say */
+            say: string;
+            /** Side */
+            side: string;
         };
         /**
          * Column
@@ -2010,65 +2075,18 @@ export interface components {
             value?: number | null;
         };
         /**
-         * ContentIn
-         * @description What is in a formula.
+         * ConversionStep
+         * @description One change of a conversion (g; a size of None is advice), what is done in words, and whether it is on.
          */
-        ContentIn: {
-            /** @default null */
-            blend?: components["schemas"]["PinnedIn"] | null;
+        ConversionStep: {
+            change: components["schemas"]["Change"];
             /**
-             * Consistency
-             * @default null
+             * On
+             * @default true
              */
-            consistency?: ("stiff" | "soft" | "batter" | "pourable") | null;
-            /** Lines */
-            lines?: components["schemas"]["LineIn"][];
-            /**
-             * Method
-             * @default
-             */
-            method?: string;
-            /**
-             * Pan
-             * @default null
-             */
-            pan?: string | null;
-            /**
-             * Pieces
-             * @default 1
-             */
-            pieces?: number;
-            /**
-             * School
-             * @default null
-             */
-            school?: ("by-moisture" | "gum" | "psyllium" | "gels" | "none") | null;
-            /**
-             * Use
-             * @default null
-             */
-            use?: string | null;
-        };
-        /**
-         * ContentOut
-         * @description What is in a formula.
-         */
-        ContentOut: {
-            blend: components["schemas"]["PinnedOut"] | null;
-            /** Consistency */
-            consistency: string | null;
-            /** Lines */
-            lines: components["schemas"]["LineOut"][];
-            /** Method */
-            method: string;
-            /** Pan */
-            pan: string | null;
-            /** Pieces */
-            pieces: number;
-            /** School */
-            school: string | null;
-            /** Use */
-            use: string | null;
+            on: boolean;
+            /** Say */
+            say: string;
         };
         /**
          * ConvertBinderIn
@@ -2111,11 +2129,13 @@ export interface components {
          * @description A recipe made over: every change, the two sides, and the formula to go on with.
          */
         ConvertOut: {
-            after: components["schemas"]["SideOut"];
-            before: components["schemas"]["SideOut"];
+            after: components["schemas"]["Side"];
+            before: components["schemas"]["Side"];
             /** Changes */
-            changes: components["schemas"]["ChangeOut"][];
-            content: components["schemas"]["ContentOut"];
+            changes: components["schemas"]["ConversionStep"][];
+            content: components["schemas"]["FormulaContentOut"];
+            /** Pairs */
+            pairs: components["schemas"]["Pairing"][];
             /** Poor */
             poor: string[];
             read: components["schemas"]["ReadOut"];
@@ -2211,15 +2231,17 @@ export interface components {
         };
         /**
          * Difference
-         * @description The parts that changed, largest first; every metric; and how much of the mass moved (% of flour base).
+         * @description The parts that changed, largest first, a change of lot beside its part; every metric in its unit.
+         *
+         *     `moved_pct` is how much of the mass moved, % of flour base.
          */
         Difference: {
             /** Metrics */
-            metrics: components["schemas"]["MetricChange"][];
+            metrics: components["schemas"]["Change"][];
             /** Moved Pct */
             moved_pct: number;
             /** Parts */
-            parts: components["schemas"]["PartChange"][];
+            parts: components["schemas"]["Change"][];
         };
         /**
          * DifferenceIn
@@ -2275,6 +2297,51 @@ export interface components {
          */
         DilutionOut: components["schemas"]["Dilution"];
         /**
+         * DocumentIn
+         * @description What a document is called, for which brief, and whether it is put away.
+         */
+        DocumentIn: {
+            /**
+             * Archived
+             * @default false
+             */
+            archived?: boolean;
+            /**
+             * Brief Id
+             * @default null
+             */
+            brief_id?: number | null;
+            /** Name */
+            name: string;
+        };
+        /**
+         * DocumentsQuery
+         * @description Which documents: of one brief, or those put away.
+         */
+        DocumentsQuery: {
+            /**
+             * Archived
+             * @default 0
+             * @enum {string}
+             */
+            archived?: "0" | "1";
+            /**
+             * Brief Id
+             * @default null
+             */
+            brief_id?: number | null;
+            /**
+             * Cursor
+             * @default 0
+             */
+            cursor?: number;
+            /**
+             * Limit
+             * @default 50
+             */
+            limit?: number;
+        };
+        /**
          * Dose
          * @description A binder in the blend: slug, dose in % of flour base, its usual band for the use (None where no rule).
          */
@@ -2300,33 +2367,6 @@ export interface components {
             typical_pct: number;
         };
         /**
-         * DraftIn
-         * @description The parts on the bench and the revision they started from.
-         */
-        DraftIn: {
-            /**
-             * Based On
-             * @default null
-             */
-            based_on?: number | null;
-            /** Parts */
-            parts: components["schemas"]["PartIn"][];
-        };
-        /**
-         * DraftOut
-         * @description The draft on the bench.
-         */
-        DraftOut: {
-            /** Based On */
-            based_on: number | null;
-            /** Parts */
-            parts: components["schemas"]["PartOut"][];
-            /** Updated At */
-            updated_at: string;
-            /** Version */
-            version: number;
-        };
-        /**
          * DuplicateIn
          * @description The name of the copy.
          */
@@ -2336,23 +2376,15 @@ export interface components {
         };
         /**
          * Effects
-         * @description Allergens that come and go; changes of the batch in currency, kJ and g; hydration in % of flour base.
+         * @description Allergens that come and go; changes of the batch: `cost` (currency), `energy_kj`, `fat_g`, `hydration_pct`.
          *
-         *     A change is None where something that changes has no value; `unpriced` names what has no price.
+         *     The size of a change is None where something that changes has no value; `unpriced` names what has no price.
          */
         Effects: {
             /** Brings */
             brings: string[];
-            /** Cost Change */
-            cost_change: number | null;
-            /** Energy Change Kj */
-            energy_change_kj: number | null;
-            /** Fat Change G */
-            fat_change_g: number | null;
-            /** Hydration Before Pct */
-            hydration_before_pct: number | null;
-            /** Hydration Pct */
-            hydration_pct: number | null;
+            /** Changes */
+            changes: components["schemas"]["Change"][];
             /** Rids Of */
             rids_of: string[];
             /** Unpriced */
@@ -2454,23 +2486,6 @@ export interface components {
          */
         ExplanationOut: components["schemas"]["Explanation"];
         /**
-         * ExportQuery
-         * @description Which file to write, of the draft (0) or of a revision.
-         */
-        ExportQuery: {
-            /**
-             * Format
-             * @default json
-             * @enum {string}
-             */
-            format?: "json" | "csv";
-            /**
-             * Revision
-             * @default 0
-             */
-            revision?: number;
-        };
-        /**
          * Filling
          * @description Dough in tins: one tin's volume (mL), dough in each and in all (g), fill and risen volume (0–1 of the tin).
          */
@@ -2508,20 +2523,6 @@ export interface components {
              * @default
              */
             q?: string;
-        };
-        /**
-         * Finding
-         * @description One finding: its kind, the line it stands on (from 1), the column if known, and what is odd, in a sentence.
-         */
-        Finding: {
-            /** Column */
-            column: number | null;
-            /** Kind */
-            kind: string;
-            /** Line */
-            line: number;
-            /** Say */
-            say: string;
         };
         /**
          * FindingOut
@@ -2570,7 +2571,7 @@ export interface components {
              * @default null
              */
             bought_per_kg?: number | null;
-            content: components["schemas"]["ContentIn"];
+            content: components["schemas"]["FormulaContentIn"];
             /**
              * Loss Pct
              * @default null
@@ -2659,8 +2660,69 @@ export interface components {
             water_g: number;
         };
         /**
+         * FormulaContentIn
+         * @description What is in a formula.
+         */
+        FormulaContentIn: {
+            /** @default null */
+            blend?: components["schemas"]["PinnedIn"] | null;
+            /**
+             * Consistency
+             * @default null
+             */
+            consistency?: ("stiff" | "soft" | "batter" | "pourable") | null;
+            /** Lines */
+            lines?: components["schemas"]["LineIn"][];
+            /**
+             * Method
+             * @default
+             */
+            method?: string;
+            /**
+             * Pan
+             * @default null
+             */
+            pan?: string | null;
+            /**
+             * Pieces
+             * @default 1
+             */
+            pieces?: number;
+            /**
+             * School
+             * @default null
+             */
+            school?: ("by-moisture" | "gum" | "psyllium" | "gels" | "none") | null;
+            /**
+             * Use
+             * @default null
+             */
+            use?: string | null;
+        };
+        /**
+         * FormulaContentOut
+         * @description What is in a formula.
+         */
+        FormulaContentOut: {
+            blend: components["schemas"]["PinnedOut"] | null;
+            /** Consistency */
+            consistency: ("stiff" | "soft" | "batter" | "pourable") | null;
+            /** Lines */
+            lines: components["schemas"]["Line"][];
+            /** Method */
+            method: string;
+            /** Pan */
+            pan: string | null;
+            /** Pieces */
+            pieces: number;
+            /** School */
+            school: ("by-moisture" | "gum" | "psyllium" | "gels" | "none") | null;
+            /** Use */
+            use: string | null;
+        };
+        /**
          * FormulaDraftIn
-         * @description The draft to save, and the revision that it started from.
+         * @description A formula's draft to save.
          */
         FormulaDraftIn: {
             /**
@@ -2668,16 +2730,16 @@ export interface components {
              * @default null
              */
             based_on?: number | null;
-            content: components["schemas"]["ContentIn"];
+            content: components["schemas"]["FormulaContentIn"];
         };
         /**
          * FormulaDraftOut
-         * @description The draft on the bench.
+         * @description A formula on the bench.
          */
         FormulaDraftOut: {
             /** Based On */
             based_on: number | null;
-            content: components["schemas"]["ContentOut"];
+            content: components["schemas"]["FormulaContentOut"];
             /** Updated At */
             updated_at: string;
             /** Version */
@@ -2700,26 +2762,6 @@ export interface components {
             revision?: string;
         };
         /**
-         * FormulaHead
-         * @description A formula without what is in it.
-         */
-        FormulaHead: {
-            /** Archived */
-            archived: boolean;
-            /** Brief Id */
-            brief_id: number | null;
-            /** Created At */
-            created_at: string;
-            /** Id */
-            id: number;
-            /** Name */
-            name: string;
-            /** Updated At */
-            updated_at: string;
-            /** Version */
-            version: number;
-        };
-        /**
          * FormulaImportOut
          * @description An imported formula, and what there is to say about it.
          */
@@ -2727,24 +2769,6 @@ export interface components {
             formula: components["schemas"]["FormulaOut"];
             /** Notes */
             notes: string[];
-        };
-        /**
-         * FormulaIn
-         * @description A formula's name, brief, and whether it is put away.
-         */
-        FormulaIn: {
-            /**
-             * Archived
-             * @default false
-             */
-            archived?: boolean;
-            /**
-             * Brief Id
-             * @default null
-             */
-            brief_id?: number | null;
-            /** Name */
-            name: string;
         };
         /**
          * FormulaJudgement
@@ -2775,6 +2799,7 @@ export interface components {
             loads: components["schemas"]["Load"][];
             /** Pour */
             pour: components["schemas"]["PourStep"][];
+            poured: components["schemas"]["PouredWater"];
             prediction: components["schemas"]["Prediction"];
             /** Say */
             say: string;
@@ -2806,13 +2831,13 @@ export interface components {
          */
         FormulaOut: {
             draft: components["schemas"]["FormulaDraftOut"];
-            formula: components["schemas"]["FormulaHead"];
+            head: components["schemas"]["HeadOut"];
             /** Revisions */
             revisions: components["schemas"]["FormulaRevisionOut"][];
         };
         /**
          * FormulaReferenceOut
-         * @description What the formula pages need to know once: stages, schools, pans, tins' fills, egg sizes, consistencies.
+         * @description What the formula pages need to know once: moments, schools, pans, tins' fills, egg sizes, consistencies.
          *
          *     `scale_shows_g` is the step of the kitchen's scale as it was last checked.
          */
@@ -2829,23 +2854,24 @@ export interface components {
             fills: {
                 [key: string]: number;
             };
+            /** Moments */
+            moments: string[];
             /** Pans */
             pans: components["schemas"]["PanOut"][];
             /** Scale Shows G */
             scale_shows_g: number;
             /** Schools */
-            schools: components["schemas"]["NamedLabel"][];
-            /** Stages */
-            stages: string[];
+            schools: components["schemas"]["NamedOut"][];
+            water_line: components["schemas"]["Line"];
         };
         /**
          * FormulaRevisionOut
-         * @description A kept revision.
+         * @description A kept revision of a formula.
          */
         FormulaRevisionOut: {
             /** Based On */
             based_on: number | null;
-            content: components["schemas"]["ContentOut"];
+            content: components["schemas"]["FormulaContentOut"];
             /** Kept At */
             kept_at: string;
             /** Number */
@@ -2854,17 +2880,16 @@ export interface components {
             why: string;
         };
         /**
-         * FormulaSummary
-         * @description A formula in a list: how it stands, what it rests on, its water and how many bakes stand behind it.
+         * FormulaStanding
+         * @description How the draft of a formula stands: use, blend, state, water (% of flour), bakes behind it, what is kept.
          */
-        FormulaSummary: {
+        FormulaStanding: {
             /** Bakes */
             bakes: number;
             /** Blend Name */
             blend_name: string;
             /** Dough G */
             dough_g: number | null;
-            formula: components["schemas"]["FormulaHead"];
             /** Hydration Pct */
             hydration_pct: number | null;
             /** Kept */
@@ -2886,31 +2911,18 @@ export interface components {
             wanted_low_pct: number | null;
         };
         /**
-         * FormulasQuery
-         * @description Which formulas: a page, and whether those put away.
+         * FormulaSummary
+         * @description A formula in a list, and how it stands.
          */
-        FormulasQuery: {
-            /**
-             * Archived
-             * @default 0
-             */
-            archived?: string;
-            /**
-             * Cursor
-             * @default 0
-             */
-            cursor?: number;
-            /**
-             * Limit
-             * @default 50
-             */
-            limit?: number;
+        FormulaSummary: {
+            head: components["schemas"]["HeadOut"];
+            standing: components["schemas"]["FormulaStanding"];
         };
         /**
-         * FoundOut
-         * @description Something the search found.
+         * Found
+         * @description Something that was found: its kind, its id (0 for an ingredient) or slug, its name, and what it is about.
          */
-        FoundOut: {
+        Found: {
             /** About */
             about: string;
             /** Id */
@@ -2925,6 +2937,73 @@ export interface components {
             /** Slug */
             slug: string;
         };
+        /**
+         * FrontLine
+         * @description One line of a trade-off: a point, or that it is done, or what went wrong.
+         */
+        FrontLine: {
+            /**
+             * Done
+             * @default null
+             */
+            done: boolean | null;
+            /** @default null */
+            point: components["schemas"]["FrontPoint"] | null;
+            /**
+             * Problem
+             * @default null
+             */
+            problem: {
+                [key: string]: unknown;
+            } | null;
+        };
+        /**
+         * FrontPoint
+         * @description A blend on the front of two aims, `x` and `y` in their units.
+         */
+        FrontPoint: {
+            /** Aim */
+            aim: string;
+            bags: components["schemas"]["Surety"];
+            /** Binding */
+            binding: components["schemas"]["Binding"][];
+            /** Cost Per Kg */
+            cost_per_kg: number | null;
+            /** Gap */
+            gap: number;
+            /** Gives */
+            gives: string[];
+            /** Gives Up */
+            gives_up: string[];
+            /** Label */
+            label: string;
+            /** Margin */
+            margin: number;
+            /** Over Usual Most */
+            over_usual_most: string[];
+            /** Parts */
+            parts: components["schemas"]["ProposedPart"][];
+            /** Score */
+            score: number;
+            /** Sieves */
+            sieves: components["schemas"]["BandResult"][];
+            /** Tightest */
+            tightest: string;
+            /** Unit */
+            unit: string;
+            /** Value */
+            value: number;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
+        /**
+         * Function
+         * @description What an ingredient does, by the name that tables, files and the interface know it by.
+         * @enum {string}
+         */
+        Function: "butter" | "solid-fat" | "animal-fat" | "coconut-fat" | "oil" | "olive-oil" | "puree" | "sugar" | "brown-sugar" | "coconut-sugar" | "honey" | "maple-syrup" | "agave-syrup" | "erythritol" | "xylitol" | "allulose" | "egg" | "egg-white" | "egg-yolk" | "milk" | "corn-starch" | "tapioca-starch" | "potato-starch" | "arrowroot" | "sticky-rice" | "rice" | "whole-rice" | "cassava" | "wheat" | "xanthan" | "guar" | "hpmc" | "psyllium-husk" | "psyllium-powder" | "flaxseed" | "chia" | "gelatin" | "egg-white-powder" | "inulin" | "instant-yeast" | "fresh-yeast" | "baking-powder" | "baking-soda" | "salt" | "dried-fruit";
         /**
          * Gauge
          * @description One thing a formula is judged by: its value in its unit, how it stands, a word, and its band where it has any.
@@ -2952,10 +3031,28 @@ export interface components {
             value: number | null;
         };
         /**
-         * GivenOut
-         * @description A number that a finding gives, in its unit, and what counted before.
+         * Give
+         * @description The least by which a limit would have to give, all others kept: signed, in `unit`; `to` is its new value.
          */
-        GivenOut: {
+        Give: {
+            /** By */
+            by: number;
+            /** Limit */
+            limit: string;
+            /** Say */
+            say: string;
+            /** Side */
+            side: string;
+            /** To */
+            to: number;
+            /** Unit */
+            unit: string;
+        };
+        /**
+         * Given
+         * @description A number that a test or panel gives, in its unit, and what counted before.
+         */
+        Given: {
             before: components["schemas"]["Range"] | null;
             /** Field */
             field: string;
@@ -3007,29 +3104,72 @@ export interface components {
             warnings: string[];
         };
         /**
-         * ImportOut
-         * @description An imported blend, and what there is to say about it.
+         * Head
+         * @description A document without what is in it.
          */
-        ImportOut: {
-            blend: components["schemas"]["BlendOut"];
-            /** Notes */
-            notes: string[];
+        Head: {
+            /** Archived */
+            archived: boolean;
+            /** Brief Id */
+            brief_id: number | null;
+            /** Created At */
+            created_at: string;
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Updated At */
+            updated_at: string;
+            /** Version */
+            version: number;
         };
         /**
-         * ImportQuery
-         * @description What to call an imported blend, and the brief it is for.
+         * HeadOut
+         * @description A document without what is in it.
          */
-        ImportQuery: {
+        HeadOut: {
+            /** Archived */
+            archived: boolean;
+            /** Brief Id */
+            brief_id: number | null;
+            /** Created At */
+            created_at: string;
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Updated At */
+            updated_at: string;
+            /** Version */
+            version: number;
+        };
+        /**
+         * ImportLine
+         * @description One line of an import: how many rows are done of how many; the last says how it ended.
+         */
+        ImportLine: {
             /**
-             * Brief Id
+             * Done
              * @default null
              */
-            brief_id?: number | null;
+            done: number | null;
             /**
-             * Name
-             * @default
+             * Finished
+             * @default null
              */
-            name?: string;
+            finished: boolean | null;
+            /**
+             * Of
+             * @default null
+             */
+            of: number | null;
+            /**
+             * Problem
+             * @default null
+             */
+            problem: {
+                [key: string]: unknown;
+            } | null;
         };
         /**
          * ImportQueryIn
@@ -3062,6 +3202,8 @@ export interface components {
             archived?: boolean;
             /** Flavour Words */
             flavour_words?: string[];
+            /** Functions */
+            functions?: components["schemas"]["Function"][];
             /**
              * Gluten Risk
              * @default
@@ -3106,7 +3248,7 @@ export interface components {
             /** Lab */
             lab: number[] | null;
             /** Look Alikes */
-            look_alikes: components["schemas"]["LookAlikeOut"][];
+            look_alikes: components["schemas"]["TakenFor"][];
             /** Lots */
             lots: components["schemas"]["LotOut"][];
             /** Name */
@@ -3278,9 +3420,9 @@ export interface components {
             /** Can Use */
             can_use: boolean;
             /** Checks */
-            checks: components["schemas"]["Check"][];
+            checks: components["schemas"]["PanelCheck"][];
             /** Gives */
-            gives: components["schemas"]["GivenOut"][];
+            gives: components["schemas"]["Given"][];
             /** Numbers */
             numbers: components["schemas"]["Per100G"][];
             serving_g: components["schemas"]["Range"];
@@ -3314,6 +3456,18 @@ export interface components {
             serving_unit: string;
         };
         /**
+         * Layer
+         * @description One layer of a small column: an ingredient, its role and % of the mix.
+         */
+        Layer: {
+            /** Ingredient */
+            ingredient: string;
+            /** Mix Pct */
+            mix_pct: number;
+            /** Role */
+            role: string;
+        };
+        /**
          * LayerNumberOut
          * @description One number as one layer has it: table, own, label or measured.
          */
@@ -3339,20 +3493,8 @@ export interface components {
             typical: number;
         };
         /**
-         * LayerOut
-         * @description One layer of a small column: role and % of the mix.
-         */
-        LayerOut: {
-            /** Ingredient */
-            ingredient: string;
-            /** Mix Pct */
-            mix_pct: number;
-            /** Role */
-            role: string;
-        };
-        /**
          * LearningStep
-         * @description The wanted water after so many bakes of this blend, % of flour base, of the formula as it stands.
+         * @description The wanted water after so many pours of this blend, % of flour base, of the formula as it stands.
          */
         LearningStep: {
             /** Actual Pct */
@@ -3409,6 +3551,42 @@ export interface components {
             status: components["schemas"]["Status"];
         };
         /**
+         * Limits
+         * @description What a brief asks besides its use: slugs and allergens to leave out, price cap per kg, bins, mg/kg gluten.
+         */
+        Limits: {
+            /**
+             * Bands
+             * @default []
+             */
+            bands: components["schemas"]["BandChange"][];
+            /**
+             * Exclude
+             * @default []
+             */
+            exclude: string[];
+            /**
+             * Exclude Allergens
+             * @default []
+             */
+            exclude_allergens: string[];
+            /**
+             * Gluten Cap Mg Per Kg
+             * @default null
+             */
+            gluten_cap_mg_per_kg: number | null;
+            /**
+             * Max Bins
+             * @default null
+             */
+            max_bins: number | null;
+            /**
+             * Price Cap Per Kg
+             * @default null
+             */
+            price_cap_per_kg: number | null;
+        };
+        /**
          * LimitsIn
          * @description What a brief asks besides its use.
          */
@@ -3437,7 +3615,7 @@ export interface components {
         };
         /**
          * Line
-         * @description One line: an ingredient by slug (or `@blend`), its mass in g, its stage, and a note.
+         * @description One line: an ingredient by slug (or `@blend`), its mass in g, when it goes in, and a note.
          */
         Line: {
             /** Ingredient */
@@ -3449,7 +3627,7 @@ export interface components {
              * @default
              */
             note: string;
-            stage: components["schemas"]["Stage"];
+            when: components["schemas"]["When"];
         };
         /**
          * LineFacts
@@ -3462,6 +3640,11 @@ export interface components {
             };
             /** Flour Pct */
             flour_pct: number | null;
+            /**
+             * Functions
+             * @default []
+             */
+            functions: components["schemas"]["Function"][];
             /** In Dough */
             in_dough: boolean;
             /** Index */
@@ -3473,13 +3656,13 @@ export interface components {
             /** Name */
             name: string;
             role: components["schemas"]["Role"];
-            stage: components["schemas"]["Stage"];
             /** Water Counts */
             water_counts: boolean;
+            when: components["schemas"]["When"];
         };
         /**
          * LineIn
-         * @description One line: an ingredient by slug, or `@blend` for the pinned blend; g and stage.
+         * @description One line: an ingredient by slug, or `@blend` for the pinned blend; g, and when it goes in.
          */
         LineIn: {
             /** Ingredient */
@@ -3491,26 +3674,13 @@ export interface components {
              * @default
              */
             note?: string;
-            /**
-             * Stage
-             * @enum {string}
-             */
-            stage: "dry" | "gel" | "soak" | "leaven" | "wet" | "fat" | "fold-in" | "filling" | "finish";
+            when: components["schemas"]["When"];
         };
         /**
          * LineOut
-         * @description One line as stored.
+         * @description One line.
          */
-        LineOut: {
-            /** Ingredient */
-            ingredient: string;
-            /** Mass G */
-            mass_g: number;
-            /** Note */
-            note: string;
-            /** Stage */
-            stage: string;
-        };
+        LineOut: components["schemas"]["Line"];
         /**
          * Load
          * @description Salt or sugar in the dough: % of flour base and % of the water, and the sentence where it slows yeast.
@@ -3546,18 +3716,6 @@ export interface components {
             taken_for: string;
         };
         /**
-         * LookAlikeOut
-         * @description An ingredient that this one is taken for.
-         */
-        LookAlikeOut: {
-            /** Differ */
-            differ: string;
-            /** Ingredient */
-            ingredient: string;
-            /** Name */
-            name: string;
-        };
-        /**
          * Loss
          * @description Something that a swap loses or changes: its weight (1 little, 2 some, 3 much), and a sentence.
          */
@@ -3569,7 +3727,7 @@ export interface components {
         };
         /**
          * LotFullOut
-         * @description A lot as stored, how it stands, and what is known of it by its own label and tests.
+         * @description A lot as stored, how it stands, and what is known of it by its own nutrition panel and tests.
          */
         LotFullOut: {
             /** Archived */
@@ -3686,7 +3844,7 @@ export interface components {
         };
         /**
          * LotOut
-         * @description A lot in a bin.
+         * @description A lot in a bin, in a list of ingredients.
          */
         LotOut: {
             /** Best Before */
@@ -3748,11 +3906,11 @@ export interface components {
         };
         /**
          * MendAnswer
-         * @description The ways to mend a blend, the fewest touched first; or the sieves that no small change can satisfy.
+         * @description The ways to mend a blend, the fewest touched first; or what no small change can satisfy, in one sentence.
          */
         MendAnswer: {
             /** Options */
-            options: components["schemas"]["MendOptionOut"][];
+            options: components["schemas"]["MendOption"][];
             /** Say */
             say: string;
             /**
@@ -3782,18 +3940,18 @@ export interface components {
             use: string;
         };
         /**
-         * MendOptionOut
-         * @description A way to mend: parts handled, mass moved (% of flour and g), the changes, and the parts that result.
+         * MendOption
+         * @description A way to mend: parts handled, mass moved (% of flour and g), changes in % of flour, and the parts that result.
          */
-        MendOptionOut: {
+        MendOption: {
             /** Changes */
-            changes: components["schemas"]["MoveOut"][];
+            changes: components["schemas"]["Change"][];
             /** Moved G */
             moved_g: number;
             /** Moved Pct */
             moved_pct: number;
             /** Parts */
-            parts: components["schemas"]["PartOut"][];
+            parts: components["schemas"]["Part"][];
             /** Passes */
             passes: boolean;
             /** Score */
@@ -3801,6 +3959,11 @@ export interface components {
             /** Touched */
             touched: number;
         };
+        /**
+         * MendOut
+         * @description The ways to mend a blend, the fewest touched first; or the sieves that no small change can satisfy.
+         */
+        MendOut: components["schemas"]["MendAnswer"];
         /**
          * MeshIn
          * @description What stayed on a mesh (opening in µm, 0 for the pan), in g.
@@ -3810,20 +3973,6 @@ export interface components {
             mass_g: number;
             /** Opening Um */
             opening_um: number;
-        };
-        /**
-         * MetricChange
-         * @description A metric before and after in its unit, and after less before (None where either is unknown).
-         */
-        MetricChange: {
-            /** After */
-            after: number | null;
-            /** Before */
-            before: number | null;
-            /** Change */
-            change: number | null;
-            /** Metric */
-            metric: string;
         };
         /**
          * MetricOut
@@ -3844,6 +3993,22 @@ export interface components {
             name: string;
             /** Unit */
             unit: string;
+        };
+        /**
+         * More
+         * @description What one unit more of a metric costs: per kg (or in the aim's unit), and up to which value that price holds.
+         */
+        More: {
+            /** At */
+            at: number;
+            /** Metric */
+            metric: string;
+            /** Price */
+            price: number;
+            /** Unit */
+            unit: string;
+            /** Until */
+            until: number;
         };
         /**
          * MoreIn
@@ -3869,55 +4034,10 @@ export interface components {
             wishes: components["schemas"]["WishListIn"];
         };
         /**
-         * MoreOut
-         * @description What one unit more of a metric costs, in `unit`, and up to which value that holds.
-         */
-        MoreOut: {
-            /** At */
-            at: number;
-            /** Metric */
-            metric: string;
-            /** Price */
-            price: number;
-            /** Unit */
-            unit: string;
-            /** Until */
-            until: number;
-        };
-        /**
          * MorePrices
-         * @description The price of a little more of each of the usual metrics.
+         * @description The price of a little more of each of the usual metrics, and the slack of the limits that do not bind.
          */
-        MorePrices: {
-            /** Prices */
-            prices: components["schemas"]["MoreOut"][];
-            /** Slack */
-            slack: components["schemas"]["SlackOut"][];
-        };
-        /**
-         * MoveOut
-         * @description A part's share before and after, % of flour base.
-         */
-        MoveOut: {
-            /** From Pct */
-            from_pct: number;
-            /** Ingredient */
-            ingredient: string;
-            /** Name */
-            name: string;
-            /** To Pct */
-            to_pct: number;
-        };
-        /**
-         * NamedLabel
-         * @description A name and its label.
-         */
-        NamedLabel: {
-            /** Label */
-            label: string;
-            /** Name */
-            name: string;
-        };
+        MorePrices: components["schemas"]["PricesOfMore"];
         /**
          * NamedOut
          * @description A name and its label.
@@ -3930,7 +4050,7 @@ export interface components {
         };
         /**
          * NewBlendIn
-         * @description A new blend, empty or with parts.
+         * @description A blend to add.
          */
         NewBlendIn: {
             /**
@@ -3938,15 +4058,9 @@ export interface components {
              * @default null
              */
             brief_id?: number | null;
+            content?: components["schemas"]["BlendContentIn"];
             /** Name */
             name: string;
-            /** Parts */
-            parts?: components["schemas"]["PartIn"][];
-            /**
-             * Use
-             * @default null
-             */
-            use?: string | null;
         };
         /**
          * NewFormulaIn
@@ -3958,7 +4072,7 @@ export interface components {
              * @default null
              */
             brief_id?: number | null;
-            content: components["schemas"]["ContentIn"];
+            content: components["schemas"]["FormulaContentIn"];
             /** Name */
             name: string;
         };
@@ -3976,6 +4090,32 @@ export interface components {
             name: string;
             /** @default null */
             role?: components["schemas"]["Role"] | null;
+        };
+        /**
+         * NewerBlend
+         * @description A newer revision of the pinned blend: its number (None: there is none), parts, and what would change.
+         */
+        NewerBlend: {
+            /**
+             * Changes
+             * @default []
+             */
+            changes: components["schemas"]["Change"][];
+            /**
+             * Newer
+             * @default null
+             */
+            newer: number | null;
+            /**
+             * Parts
+             * @default []
+             */
+            parts: components["schemas"]["Part"][];
+            /**
+             * Say
+             * @default
+             */
+            say: string;
         };
         /**
          * NoteOut
@@ -4056,7 +4196,7 @@ export interface components {
         };
         /**
          * NutritionColumn
-         * @description One basis: its label and mass, and nutrients for it.
+         * @description A mix on one basis: its label, nutrients for it, and the % of the mass that has a value of each.
          */
         NutritionColumn: {
             /** Known Mass Pct */
@@ -4065,7 +4205,7 @@ export interface components {
             };
             /** Label */
             label: string;
-            values: components["schemas"]["OnBasis"] | null;
+            values: components["schemas"]["OnBasis"];
         };
         /**
          * NutritionOut
@@ -4100,7 +4240,7 @@ export interface components {
          * @description A formula as it stands, to be looked at.
          */
         OnContentIn: {
-            content: components["schemas"]["ContentIn"];
+            content: components["schemas"]["FormulaContentIn"];
         };
         /**
          * OvenSetting
@@ -4139,6 +4279,16 @@ export interface components {
             usual_max_pct: number;
         };
         /**
+         * Pairing
+         * @description One line of the wheat recipe beside what became of it; either side is None where it has none.
+         */
+        Pairing: {
+            after: components["schemas"]["LineFacts"] | null;
+            before: components["schemas"]["LineFacts"] | null;
+            /** Name */
+            name: string;
+        };
+        /**
          * PanOut
          * @description A pan material, its factor on time, and a note.
          */
@@ -4149,6 +4299,25 @@ export interface components {
             note: string;
             /** Time Factor */
             time_factor: number;
+        };
+        /**
+         * PanelCheck
+         * @description Something that does not fit: its kind, whether it cannot be or only looks odd, the field, and what to do.
+         */
+        PanelCheck: {
+            /** Field */
+            field: string;
+            /** Kind */
+            kind: string;
+            /** Look */
+            look: string;
+            /** Say */
+            say: string;
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "impossible" | "look";
         };
         /**
          * PanelLine
@@ -4166,32 +4335,26 @@ export interface components {
             text: string;
         };
         /**
-         * PartChange
-         * @description A part before and after, in % of flour base (None: absent); `change_pct` is after less before.
+         * Part
+         * @description One ingredient of a blend, by slug, with its mass in g; a locked part keeps its mass.
          *
-         *     The lots it drew on stand by their codes, empty where none was named.
+         *     With `lot_id` it draws on that lot, and that lot's own numbers count.
          */
-        PartChange: {
-            /**
-             * After Lot
-             * @default
-             */
-            after_lot: string;
-            /** After Pct */
-            after_pct: number | null;
-            /**
-             * Before Lot
-             * @default
-             */
-            before_lot: string;
-            /** Before Pct */
-            before_pct: number | null;
-            /** Change Pct */
-            change_pct: number;
+        Part: {
             /** Ingredient */
             ingredient: string;
-            /** Name */
-            name: string;
+            /**
+             * Locked
+             * @default false
+             */
+            locked: boolean;
+            /**
+             * Lot Id
+             * @default null
+             */
+            lot_id: number | null;
+            /** Mass G */
+            mass_g: number;
         };
         /**
          * PartIn
@@ -4214,26 +4377,17 @@ export interface components {
             mass_g: number;
         };
         /**
-         * PartOut
-         * @description One part as stored.
-         */
-        PartOut: {
-            /** Ingredient */
-            ingredient: string;
-            /** Locked */
-            locked: boolean;
-            /** Lot Id */
-            lot_id: number | null;
-            /** Mass G */
-            mass_g: number;
-        };
-        /**
          * PartShare
          * @description A part with its mass in g, % of the whole mix and % of the flour base (None without flour), and its lot.
          */
         PartShare: {
             /** Flour Pct */
             flour_pct: number | null;
+            /**
+             * Functions
+             * @default []
+             */
+            functions: components["schemas"]["Function"][];
             /** Ingredient */
             ingredient: string;
             /**
@@ -4260,7 +4414,7 @@ export interface components {
          */
         PartsOut: {
             /** Parts */
-            parts: components["schemas"]["PartOut"][];
+            parts: components["schemas"]["Part"][];
         };
         /**
          * Passing
@@ -4288,16 +4442,7 @@ export interface components {
          * PinOut
          * @description Whether the pinned blend has a newer revision, and what would change with it.
          */
-        PinOut: {
-            /** Changes */
-            changes: string[];
-            /** Newer */
-            newer: number | null;
-            /** Parts */
-            parts: components["schemas"]["PartOut"][];
-            /** Say */
-            say: string;
-        };
+        PinOut: components["schemas"]["NewerBlend"];
         /**
          * PinnedIn
          * @description The blend a formula rests on, as it was: its parts, and where they come from (null: from no blend here).
@@ -4323,7 +4468,7 @@ export interface components {
         };
         /**
          * PinnedOut
-         * @description The pinned blend as stored.
+         * @description The pinned blend as it was.
          */
         PinnedOut: {
             /** Blend Id */
@@ -4331,7 +4476,7 @@ export interface components {
             /** Name */
             name: string;
             /** Parts */
-            parts: components["schemas"]["PartOut"][];
+            parts: components["schemas"]["Part"][];
             /** Revision */
             revision: number | null;
         };
@@ -4357,6 +4502,47 @@ export interface components {
             steam: boolean;
         };
         /**
+         * PourOnRecord
+         * @description What was poured into one bake (g, and % of flour base) beside what was predicted without correction.
+         */
+        PourOnRecord: {
+            /** Actual Pct */
+            actual_pct: number;
+            /** Baked On */
+            baked_on: string;
+            /** Blend */
+            blend: string;
+            /** Created At */
+            created_at: string;
+            /** Family */
+            family: string;
+            /** Flour G */
+            flour_g: number;
+            /** Formula Id */
+            formula_id: number;
+            /**
+             * Id
+             * @default 0
+             */
+            id: number;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Poured G */
+            poured_g: number;
+            /** Predicted Pct */
+            predicted_pct: number;
+            /** Use */
+            use: string;
+            /**
+             * Withdrawn
+             * @default false
+             */
+            withdrawn: boolean;
+        };
+        /**
          * PourStep
          * @description One step of adding water: what to do, g to pour, g poured so far, total water then (% of flour base).
          */
@@ -4369,6 +4555,32 @@ export interface components {
             say: string;
             /** Total Pct */
             total_pct: number;
+        };
+        /**
+         * PouredWater
+         * @description Which lines are poured as the dough is mixed (their places, the largest first), and how much (g).
+         *
+         *     `ahead_g` is the g of plain water that is in a gel, soak or leaven already.
+         */
+        PouredWater: {
+            /** Ahead G */
+            ahead_g: number;
+            /** Lines */
+            lines: number[];
+            /** Poured G */
+            poured_g: number;
+        };
+        /**
+         * PoursOut
+         * @description The pours of a formula, how the range narrowed with each, and what is learnt at each level.
+         */
+        PoursOut: {
+            /** Items */
+            items: components["schemas"]["PourOnRecord"][];
+            /** Learnt */
+            learnt: components["schemas"]["Learnt"][];
+            /** Steps */
+            steps: components["schemas"]["LearningStep"][];
         };
         /**
          * Prediction
@@ -4418,7 +4630,7 @@ export interface components {
                 [key: string]: number;
             };
             /** Rows */
-            rows: components["schemas"]["RowChangeOut"][];
+            rows: components["schemas"]["RowChange"][];
             /** Version */
             version: number;
         };
@@ -4427,10 +4639,23 @@ export interface components {
          * @description The price per usable kg on the day of buying.
          */
         PricePointOut: {
-            /** Day */
+            /**
+             * Day
+             * Format: date
+             */
             day: string;
             /** Price Per Kg */
             price_per_kg: number;
+        };
+        /**
+         * PricesOfMore
+         * @description What one unit more of each usual metric costs, and how far the limits that do not bind are.
+         */
+        PricesOfMore: {
+            /** Prices */
+            prices: components["schemas"]["More"][];
+            /** Slack */
+            slack: components["schemas"]["Slack"][];
         };
         /**
          * Problem
@@ -4469,6 +4694,42 @@ export interface components {
             title: string;
             /** Type */
             type: string;
+        };
+        /**
+         * Progress
+         * @description How far a brief is: its state and next step in words, what to do (a slug), and with which blend.
+         */
+        Progress: {
+            /** Action */
+            action: string;
+            /** Blend Id */
+            blend_id: number | null;
+            /** Next Step */
+            next_step: string;
+            /** Say */
+            say: string;
+        };
+        /**
+         * ProposedPart
+         * @description A part of a proposal as the bench would have it (g), and its share in % of flour base.
+         */
+        ProposedPart: {
+            /** In Flour Base */
+            in_flour_base: boolean;
+            /** Ingredient */
+            ingredient: string;
+            /** Locked */
+            locked: boolean;
+            /** Lot Id */
+            lot_id: number | null;
+            /** Mass G */
+            mass_g: number;
+            /** Name */
+            name: string;
+            /** Role */
+            role: string;
+            /** Share Pct */
+            share_pct: number;
         };
         /**
          * Range
@@ -4519,8 +4780,6 @@ export interface components {
             note: string;
             /** Number */
             number: number;
-            /** Stage */
-            stage: string;
             /** Text */
             text: string;
             /**
@@ -4530,6 +4789,8 @@ export interface components {
             understood: "yes" | "guessed" | "part" | "no";
             /** Unit */
             unit: string;
+            /** When */
+            when: string;
             /** Wrong */
             wrong: string;
         };
@@ -4539,8 +4800,8 @@ export interface components {
          */
         ReadOut: {
             /** Checks */
-            checks: components["schemas"]["Finding"][];
-            content: components["schemas"]["ContentOut"];
+            checks: components["schemas"]["RecipeCheck"][];
+            content: components["schemas"]["FormulaContentOut"];
             /** Lines */
             lines: components["schemas"]["ReadLineOut"][];
             /** Pieces */
@@ -4553,6 +4814,20 @@ export interface components {
             unread: string[];
         };
         /**
+         * RecipeCheck
+         * @description One finding: its kind, the line it stands on (from 1), the column if known, and what is odd, in a sentence.
+         */
+        RecipeCheck: {
+            /** Column */
+            column: number | null;
+            /** Kind */
+            kind: string;
+            /** Line */
+            line: number;
+            /** Say */
+            say: string;
+        };
+        /**
          * ReferenceOut
          * @description What the pages need to know once: uses, metrics, roles, nutrients, allergens, aims, and wheat's L*a*b*.
          */
@@ -4561,6 +4836,8 @@ export interface components {
             aims: components["schemas"]["NamedOut"][];
             /** Allergens */
             allergens: components["schemas"]["NamedOut"][];
+            /** Functions */
+            functions: components["schemas"]["NamedOut"][];
             /** Metrics */
             metrics: components["schemas"]["MetricOut"][];
             /** Nutrients */
@@ -4587,22 +4864,6 @@ export interface components {
             right: string;
             /** Wrong */
             wrong: string;
-        };
-        /**
-         * RevisionOut
-         * @description A kept revision.
-         */
-        RevisionOut: {
-            /** Based On */
-            based_on: number | null;
-            /** Kept At */
-            kept_at: string;
-            /** Number */
-            number: number;
-            /** Parts */
-            parts: components["schemas"]["PartOut"][];
-            /** Why */
-            why: string;
         };
         /**
          * Role
@@ -4636,17 +4897,23 @@ export interface components {
             too_fine: number[];
         };
         /**
-         * RowChangeOut
-         * @description What would happen to one row of a file.
+         * RowChange
+         * @description What would happen to one row: its line, slug and name, status, changes, and why it is refused.
          */
-        RowChangeOut: {
-            /** Changes */
-            changes: components["schemas"]["CellChange"][];
+        RowChange: {
+            /**
+             * Changes
+             * @default []
+             */
+            changes: components["schemas"]["Change"][];
             /** Line */
             line: number;
             /** Name */
             name: string;
-            /** Refusals */
+            /**
+             * Refusals
+             * @default []
+             */
             refusals: components["schemas"]["Refusal"][];
             /** Slug */
             slug: string;
@@ -4704,22 +4971,34 @@ export interface components {
             stable: boolean;
         };
         /**
-         * ScaledOut
-         * @description The scaled lines, exact and rounded to the scale; what is too fine for it; eggs and tin where there are any.
+         * Scaled
+         * @description Scaled lines (g), the factor, the dough they give before losses (g), and how that came about.
          */
-        ScaledOut: {
+        Scaled: {
             /** Dough G */
             dough_g: number;
-            eggs: components["schemas"]["Eggs"] | null;
             /** Factor */
             factor: number;
             /** Lines */
-            lines: components["schemas"]["LineOut"][];
-            rounded: components["schemas"]["Rounded"];
+            lines: components["schemas"]["Line"][];
             /** Say */
             say: string;
+        };
+        /**
+         * ScaledFormula
+         * @description A formula scaled: exact lines (g), the same rounded to the scale's step, its eggs, and its tins.
+         */
+        ScaledFormula: {
+            eggs: components["schemas"]["Eggs"] | null;
+            rounded: components["schemas"]["Rounded"];
+            scaled: components["schemas"]["Scaled"];
             tin: components["schemas"]["Filling"] | null;
         };
+        /**
+         * ScaledOut
+         * @description The scaled lines, exact and rounded to the scale; what is too fine for it; eggs and tin where there are any.
+         */
+        ScaledOut: components["schemas"]["ScaledFormula"];
         /**
          * ScalingIn
          * @description How to scale: to `flour_g`, `dough_g`, `pieces` of `piece_g`, or `tins` of a tin; one of them.
@@ -4730,7 +5009,7 @@ export interface components {
              * @default false
              */
             baked?: boolean;
-            content: components["schemas"]["ContentIn"];
+            content: components["schemas"]["FormulaContentIn"];
             /**
              * Dough G
              * @default null
@@ -4780,12 +5059,46 @@ export interface components {
             tins?: number;
         };
         /**
+         * SearchLine
+         * @description One line of a search: a proposal, an aim skipped, or a clash; the last says how it ended, or what went wrong.
+         */
+        SearchLine: {
+            /** @default null */
+            conflict: components["schemas"]["Clash"] | null;
+            /**
+             * Done
+             * @default null
+             */
+            done: boolean | null;
+            /**
+             * Notes
+             * @default null
+             */
+            notes: string[] | null;
+            /**
+             * Problem
+             * @default null
+             */
+            problem: {
+                [key: string]: unknown;
+            } | null;
+            /** @default null */
+            proposal: components["schemas"]["ShownProposal"] | null;
+            /** @default null */
+            skipped: components["schemas"]["SkippedAim"] | null;
+            /**
+             * Stopped
+             * @default null
+             */
+            stopped: boolean | null;
+        };
+        /**
          * SearchOut
          * @description What the search found, best first.
          */
         SearchOut: {
             /** Items */
-            items: components["schemas"]["FoundOut"][];
+            items: components["schemas"]["Found"][];
         };
         /**
          * SearchQuery
@@ -5033,6 +5346,74 @@ export interface components {
             watch: string[];
         };
         /**
+         * Shift
+         * @description What would change in one property: the change in its unit, the difference in spreads, and its share.
+         *
+         *     `share_pct` is the part of the squared distance that it makes up.
+         */
+        Shift: {
+            change: components["schemas"]["Change"];
+            /** Share Pct */
+            share_pct: number;
+            /** Spreads */
+            spreads: number;
+        };
+        /**
+         * ShownProposal
+         * @description A proposal as it is shown: parts in g, fit 0–100, what it gives and gives up, what binds it, its sieves.
+         *
+         *     `value` is what the aim seeks, in `unit`; `gap` is 0 where proven best; `cost_per_kg` None where unknown.
+         */
+        ShownProposal: {
+            /** Aim */
+            aim: string;
+            bags: components["schemas"]["Surety"];
+            /** Binding */
+            binding: components["schemas"]["Binding"][];
+            /** Cost Per Kg */
+            cost_per_kg: number | null;
+            /** Gap */
+            gap: number;
+            /** Gives */
+            gives: string[];
+            /** Gives Up */
+            gives_up: string[];
+            /** Label */
+            label: string;
+            /** Margin */
+            margin: number;
+            /** Over Usual Most */
+            over_usual_most: string[];
+            /** Parts */
+            parts: components["schemas"]["ProposedPart"][];
+            /** Score */
+            score: number;
+            /** Sieves */
+            sieves: components["schemas"]["BandResult"][];
+            /** Tightest */
+            tightest: string;
+            /** Unit */
+            unit: string;
+            /** Value */
+            value: number;
+        };
+        /**
+         * Side
+         * @description One side of a conversion: its totals in g, its water in % of flour, and what it is judged by.
+         */
+        Side: {
+            /** Dough G */
+            dough_g: number;
+            /** Flour G */
+            flour_g: number;
+            /** Gauges */
+            gauges: components["schemas"]["Gauge"][];
+            /** Hydration Pct */
+            hydration_pct: number | null;
+            /** Say */
+            say: string;
+        };
+        /**
          * SideBySideOut
          * @description Flours side by side.
          */
@@ -5070,7 +5451,7 @@ export interface components {
             /** Lab */
             lab: number[] | null;
             /** Look Alikes */
-            look_alikes: components["schemas"]["LookAlikeOut"][];
+            look_alikes: components["schemas"]["TakenFor"][];
             /** Name */
             name: string;
             /** Role */
@@ -5085,22 +5466,6 @@ export interface components {
             watch: string[];
         };
         /**
-         * SideLine
-         * @description One line of a side.
-         */
-        SideLine: {
-            /** Flour Pct */
-            flour_pct: number | null;
-            /** Ingredient */
-            ingredient: string;
-            /** Mass G */
-            mass_g: number;
-            /** Name */
-            name: string;
-            /** Stage */
-            stage: string;
-        };
-        /**
          * SideLineOut
          * @description One number of every flour, and the end of the scale they share.
          */
@@ -5110,24 +5475,6 @@ export interface components {
             column: components["schemas"]["Column"];
             /** Scale */
             scale: number;
-        };
-        /**
-         * SideOut
-         * @description One side of a conversion: its lines with % of flour, its totals and what it is judged by.
-         */
-        SideOut: {
-            /** Dough G */
-            dough_g: number;
-            /** Flour G */
-            flour_g: number;
-            /** Gauges */
-            gauges: components["schemas"]["Gauge"][];
-            /** Hydration Pct */
-            hydration_pct: number | null;
-            /** Lines */
-            lines: components["schemas"]["SideLine"][];
-            /** Say */
-            say: string;
         };
         /**
          * SideQuery
@@ -5161,10 +5508,22 @@ export interface components {
             start_g: number;
         };
         /**
-         * SlackOut
-         * @description A limit that does not bind, and how far it is, in `unit`.
+         * SkippedAim
+         * @description An aim without a proposal, and why.
          */
-        SlackOut: {
+        SkippedAim: {
+            /** Aim */
+            aim: string;
+            /** Label */
+            label: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * Slack
+         * @description A limit that does not bind, and how far it is, in its unit.
+         */
+        Slack: {
             /** Limit */
             limit: string;
             /** Say */
@@ -5177,6 +5536,32 @@ export interface components {
             unit: string;
         };
         /**
+         * SmallDose
+         * @description A line that the scale cannot weigh as it is: its name, and how to dilute it.
+         */
+        SmallDose: {
+            dilution: components["schemas"]["Dilution"];
+            /** Name */
+            name: string;
+        };
+        /**
+         * SmallDosesIn
+         * @description A formula as it stands, and what the scale shows (g).
+         */
+        SmallDosesIn: {
+            content: components["schemas"]["FormulaContentIn"];
+            /** Readability G */
+            readability_g: number;
+        };
+        /**
+         * SmallDosesOut
+         * @description The lines that the scale cannot weigh as they are, and how to dilute them.
+         */
+        SmallDosesOut: {
+            /** Items */
+            items: components["schemas"]["SmallDose"][];
+        };
+        /**
          * SoakIn
          * @description Dry flour, and the same wet in its cloth after draining (g).
          */
@@ -5186,12 +5571,6 @@ export interface components {
             /** Flour G */
             flour_g: number;
         };
-        /**
-         * Stage
-         * @description When a line goes in, in the order of the work.
-         * @enum {string}
-         */
-        Stage: "dry" | "gel" | "soak" | "leaven" | "wet" | "fat" | "fold-in" | "filling" | "finish";
         /**
          * StandIn
          * @description A flour that could stand in: how far it is (in spreads), what would change most, what it brings along.
@@ -5203,7 +5582,7 @@ export interface components {
             /** Adds */
             adds: string[];
             /** Changes */
-            changes: components["schemas"]["Change"][];
+            changes: components["schemas"]["Shift"][];
             /** Distance */
             distance: number;
             /** Ingredient */
@@ -5282,28 +5661,30 @@ export interface components {
             why: string;
         };
         /**
-         * SwapIn
-         * @description Which line of a formula to swap, by its place.
+         * Surety
+         * @description With how many of 100 bags it passes every sieve, gets through all, and which sieve fails most often.
          */
-        SwapIn: {
-            /** At */
-            at: number;
-            content: components["schemas"]["ContentIn"];
+        Surety: {
+            /** Passes Pct */
+            passes_pct: number;
+            /** Through Pct */
+            through_pct: number;
+            /** Weakest */
+            weakest: string;
         };
         /**
-         * SwapOut
-         * @description One candidate, with what it does to allergens, cost, energy, fat and water in the same view.
+         * Swap
+         * @description One candidate: what comes in, the lines after it (g), what happened in one line, and what is lost.
+         *
+         *     `water_change_g` is the plain water added (or taken, negative) to repair; `short_g` what could not be repaired.
          */
-        SwapOut: {
-            effects: components["schemas"]["Effects"];
+        Swap: {
             /** Kind */
             kind: string;
             /** Lines */
-            lines: components["schemas"]["LineOut"][];
+            lines: components["schemas"]["Line"][];
             /** Losses */
             losses: components["schemas"]["Loss"][];
-            /** Lost */
-            lost: number;
             /** Name */
             name: string;
             /** Say */
@@ -5316,15 +5697,37 @@ export interface components {
             water_change_g: number;
         };
         /**
-         * SwapsOut
-         * @description The candidates for a line, the one that loses least first.
+         * SwapIn
+         * @description Which line of a formula to swap, by its place.
          */
-        SwapsOut: {
-            /** Items */
-            items: components["schemas"]["SwapOut"][];
+        SwapIn: {
+            /** At */
+            at: number;
+            content: components["schemas"]["FormulaContentIn"];
+        };
+        /**
+         * SwapOffer
+         * @description One candidate for a line, with what it does to the whole batch.
+         */
+        SwapOffer: {
+            effects: components["schemas"]["Effects"];
+            swap: components["schemas"]["Swap"];
+        };
+        /**
+         * SwapOffers
+         * @description The candidates for a line, the one that loses least first; or why there is none.
+         */
+        SwapOffers: {
+            /** Offers */
+            offers: components["schemas"]["SwapOffer"][];
             /** Say */
             say: string;
         };
+        /**
+         * SwapsOut
+         * @description The candidates for a line, the one that loses least first.
+         */
+        SwapsOut: components["schemas"]["SwapOffers"];
         /**
          * SweepIn
          * @description Two aims to be traded off.
@@ -5348,6 +5751,18 @@ export interface components {
              * @enum {string}
              */
             y: "nearest" | "cheapest" | "most-fibre" | "most-protein" | "fewest-bins" | "mildest" | "lightest" | "from-stock";
+        };
+        /**
+         * TakenFor
+         * @description Another ingredient (slug and name) that one is taken for, and how they differ.
+         */
+        TakenFor: {
+            /** Differ */
+            differ: string;
+            /** Ingredient */
+            ingredient: string;
+            /** Name */
+            name: string;
         };
         /**
          * Taker
@@ -5584,7 +5999,7 @@ export interface components {
              * @default 5
              */
             cold_c?: number;
-            content: components["schemas"]["ContentIn"];
+            content: components["schemas"]["FormulaContentIn"];
             /** Dough C */
             dough_c: number;
             /**
@@ -5616,6 +6031,12 @@ export interface components {
             yeast?: "none" | "instant" | "dry";
         };
         /**
+         * When
+         * @description When a line goes in, in the order of the work.
+         * @enum {string}
+         */
+        When: "dry" | "gel" | "soak" | "leaven" | "wet" | "fat" | "fold-in" | "filling" | "finish";
+        /**
          * WholeIngredientOut
          * @description An ingredient in full: what it is, its numbers by layer, and who uses it.
          */
@@ -5632,6 +6053,8 @@ export interface components {
             confidence: string;
             /** Flavour Words */
             flavour_words: string[];
+            /** Functions */
+            functions: string[];
             /**
              * Gluten
              * @enum {string}
@@ -5644,7 +6067,7 @@ export interface components {
             /** Lab */
             lab: number[] | null;
             /** Look Alikes */
-            look_alikes: components["schemas"]["LookAlikeOut"][];
+            look_alikes: components["schemas"]["TakenFor"][];
             /** Name */
             name: string;
             /** Numbers */
@@ -6310,274 +6733,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ImportOut"];
+                    "application/json": components["schemas"]["BlendImportOut"];
                 };
             };
             /** @description Not Found */
             404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "get__api_v1_blends_{blend_id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                blend_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BlendOut"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "put__api_v1_blends_{blend_id}": {
-        parameters: {
-            query?: never;
-            header: {
-                /** @description The ETag that the record was read with. */
-                "If-Match": string;
-            };
-            path: {
-                blend_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["BlendIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BlendHead"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Precondition Failed */
-            412: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Request Entity Too Large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "get__api_v1_blends_{blend_id}_draft": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                blend_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DraftOut"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "put__api_v1_blends_{blend_id}_draft": {
-        parameters: {
-            query?: never;
-            header: {
-                /** @description The ETag that the record was read with. */
-                "If-Match": string;
-            };
-            path: {
-                blend_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["DraftIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DraftOut"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Precondition Failed */
-            412: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Request Entity Too Large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "post__api_v1_blends_{blend_id}_duplicate": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                blend_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["DuplicateIn"];
-            };
-        };
-        responses: {
-            /** @description Created */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BlendOut"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Request Entity Too Large */
-            413: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6637,7 +6797,47 @@ export interface operations {
             };
         };
     };
-    "post__api_v1_blends_{blend_id}_revisions": {
+    "get__api_v1_blends_{document_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                document_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BlendOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "put__api_v1_blends_{document_id}": {
         parameters: {
             query?: never;
             header: {
@@ -6645,7 +6845,230 @@ export interface operations {
                 "If-Match": string;
             };
             path: {
-                blend_id: number;
+                document_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DocumentIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeadOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get__api_v1_blends_{document_id}_draft": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                document_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BlendDraftOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "put__api_v1_blends_{document_id}_draft": {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The ETag that the record was read with. */
+                "If-Match": string;
+            };
+            path: {
+                document_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BlendDraftIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BlendDraftOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_blends_{document_id}_duplicate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                document_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DuplicateIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BlendOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_blends_{document_id}_revisions": {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The ETag that the record was read with. */
+                "If-Match": string;
+            };
+            path: {
+                document_id: number;
             };
             cookie?: never;
         };
@@ -7629,7 +8052,8 @@ export interface operations {
             query?: {
                 cursor?: number;
                 limit?: number;
-                archived?: string;
+                brief_id?: number | null;
+                archived?: "0" | "1";
             };
             header?: never;
             path?: never;
@@ -7755,12 +8179,12 @@ export interface operations {
             };
         };
     };
-    "get__api_v1_formulas_{formula_id}": {
+    "get__api_v1_formulas_{document_id}": {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                formula_id: number;
+                document_id: number;
             };
             cookie?: never;
         };
@@ -7795,7 +8219,7 @@ export interface operations {
             };
         };
     };
-    "put__api_v1_formulas_{formula_id}": {
+    "put__api_v1_formulas_{document_id}": {
         parameters: {
             query?: never;
             header: {
@@ -7803,13 +8227,13 @@ export interface operations {
                 "If-Match": string;
             };
             path: {
-                formula_id: number;
+                document_id: number;
             };
             cookie?: never;
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["FormulaIn"];
+                "application/json": components["schemas"]["DocumentIn"];
             };
         };
         responses: {
@@ -7819,7 +8243,230 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FormulaHead"];
+                    "application/json": components["schemas"]["HeadOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get__api_v1_formulas_{document_id}_draft": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                document_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormulaDraftOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "put__api_v1_formulas_{document_id}_draft": {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The ETag that the record was read with. */
+                "If-Match": string;
+            };
+            path: {
+                document_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FormulaDraftIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormulaDraftOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_formulas_{document_id}_duplicate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                document_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DuplicateIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormulaOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_formulas_{document_id}_revisions": {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The ETag that the record was read with. */
+                "If-Match": string;
+            };
+            path: {
+                document_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormulaOut"];
                 };
             };
             /** @description Not Found */
@@ -7877,7 +8524,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["BakesOut"];
+                    "application/json": components["schemas"]["PoursOut"];
                 };
             };
             /** @description Not Found */
@@ -7921,7 +8568,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["BakesOut"];
+                    "application/json": components["schemas"]["PoursOut"];
                 };
             };
             /** @description Not Found */
@@ -7975,7 +8622,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["BakesOut"];
+                    "application/json": components["schemas"]["PoursOut"];
                 };
             };
             /** @description Not Found */
@@ -8047,164 +8694,6 @@ export interface operations {
             };
         };
     };
-    "get__api_v1_formulas_{formula_id}_draft": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                formula_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["FormulaDraftOut"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "put__api_v1_formulas_{formula_id}_draft": {
-        parameters: {
-            query?: never;
-            header: {
-                /** @description The ETag that the record was read with. */
-                "If-Match": string;
-            };
-            path: {
-                formula_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["FormulaDraftIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["FormulaDraftOut"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Precondition Failed */
-            412: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Request Entity Too Large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "post__api_v1_formulas_{formula_id}_duplicate": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                formula_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["DuplicateIn"];
-            };
-        };
-        responses: {
-            /** @description Created */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["FormulaOut"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Request Entity Too Large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     "get__api_v1_formulas_{formula_id}_export": {
         parameters: {
             query?: {
@@ -8228,71 +8717,6 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "post__api_v1_formulas_{formula_id}_revisions": {
-        parameters: {
-            query?: never;
-            header: {
-                /** @description The ETag that the record was read with. */
-                "If-Match": string;
-            };
-            path: {
-                formula_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["KeepIn"];
-            };
-        };
-        responses: {
-            /** @description Created */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["FormulaOut"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Precondition Failed */
-            412: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Request Entity Too Large */
-            413: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9377,7 +9801,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["MendAnswer"];
+                    "application/json": components["schemas"]["MendOut"];
                 };
             };
             /** @description Not Found */
@@ -9529,7 +9953,9 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/x-ndjson": components["schemas"]["SearchLine"];
+                };
             };
             /** @description Not Found */
             404: {
@@ -9929,7 +10355,9 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/x-ndjson": components["schemas"]["ImportLine"];
+                };
             };
             /** @description Not Found */
             404: {
@@ -10042,6 +10470,57 @@ export interface operations {
             };
         };
     };
+    "post__api_v1_small-doses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SmallDosesIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SmallDosesOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     post__api_v1_tradeoffs: {
         parameters: {
             query?: never;
@@ -10060,7 +10539,9 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/x-ndjson": components["schemas"]["FrontLine"];
+                };
             };
             /** @description Not Found */
             404: {

@@ -1,6 +1,6 @@
 <!-- A band's line: mesh where a value would be held, the open part is the good band, walls are hard limits. -->
 <script lang="ts">
-  import { figure } from '../format';
+  import { figure } from '../ui/format';
   import { axisOf, reachOf, type Limits, type Possible } from './axis';
   import Mark from './Mark.svelte';
   import type { Status } from './words';

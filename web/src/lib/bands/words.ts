@@ -1,5 +1,5 @@
 import type { BandResult } from '../api/client';
-import { figure } from '../format';
+import { figure } from '../ui/format';
 
 export type Status = BandResult['status'];
 

@@ -1,47 +1,46 @@
 <!-- One blend in a list: its small column, name, how it stands, what it costs. -->
 <script lang="ts">
   import type { BlendSummary } from '../api/client';
-  import MiniColumn from '../column/MiniColumn.svelte';
-  import { figure, money } from '../format';
-  import { kitchen } from '../kitchen.svelte';
+  import MiniColumn from './column/MiniColumn.svelte';
+  import { figure, money } from '../ui/format';
+  import { kitchen } from '../app/kitchen.svelte';
   import StatusIcon from '../bands/StatusIcon.svelte';
   import type { Status } from '../bands/words';
 
   interface Props {
-    blend: BlendSummary;
+    blend: Pick<BlendSummary, 'head' | 'standing'>;
     showUse?: boolean;
   }
   const { blend, showUse = false }: Props = $props();
-  const STATES: Record<BlendSummary['state'], { status: Status; word: string }> = {
+  const s = $derived(blend.standing);
+  const STATES: Record<BlendSummary['standing']['state'], { status: Status; word: string }> = {
     passes: { status: 'pass', word: 'passes' },
     close: { status: 'close', word: 'close' },
     held: { status: 'held', word: 'held' },
     empty: { status: 'unknown', word: 'empty' },
     unjudged: { status: 'unknown', word: 'not judged' }
   };
-  const state = $derived(STATES[blend.state]);
+  const state = $derived(STATES[s.state]);
   const price = $derived(
-    blend.cost_per_kg === null ? '' : `${money(blend.cost_per_kg, kitchen.settings?.currency ?? '')} per kg`
+    s.cost_per_kg === null ? '' : `${money(s.cost_per_kg, kitchen.settings?.currency ?? '')} per kg`
   );
   const kept = $derived(
-    blend.revisions === 0
-      ? 'not kept yet'
-      : `${blend.revisions} kept${blend.kept ? '' : ', draft changed since'}`
+    s.revisions === 0 ? 'not kept yet' : `${s.revisions} kept${s.kept ? '' : ', draft changed since'}`
   );
 </script>
 
-<a class="blend" href="#/bench/{blend.blend.id}">
-  <MiniColumn layers={blend.layers} height={56} width={24} />
+<a class="blend" href="#/bench/{blend.head.id}">
+  <MiniColumn layers={s.layers} height={56} width={24} />
   <span class="about">
-    <span class="name">{blend.blend.name}</span>
-    {#if showUse}<span class="soft small">{kitchen.useName(blend.blend.use).toLowerCase()}</span>{/if}
+    <span class="name">{blend.head.name}</span>
+    {#if showUse}<span class="soft small">{kitchen.useName(s.use).toLowerCase()}</span>{/if}
     <span class="state">
       <StatusIcon status={state.status} /><b class={state.status === 'pass' ? 'passes' : state.status}
         >{state.word}</b
       >
-      {#if blend.score !== null}<span class="soft small">fit {figure(blend.score, 0)}</span>{/if}
+      {#if s.score !== null}<span class="soft small">fit {figure(s.score, 0)}</span>{/if}
     </span>
-    <span class="small soft say">{blend.say}</span>
+    <span class="small soft say">{s.say}</span>
     <span class="small soft">{[price, kept].filter(Boolean).join(' · ')}</span>
   </span>
 </a>

@@ -2,9 +2,10 @@
 <script lang="ts">
   import { push } from 'svelte-spa-router';
   import { allPages, api, ask, type BlendSummary } from '../api/client';
+  import { serverOf } from '../document/server';
   import ListPage from '../ui/ListPage.svelte';
   import type { Listed } from '../ui/listed';
-  import { notices } from '../ui/notices.svelte';
+  import { notices } from '../ui/state/notices.svelte';
   import BlendLine from './BlendLine.svelte';
   import { composeNew, importFile } from './making';
 
@@ -15,19 +16,17 @@
     const found = await allPages((cursor) =>
       ask(api.GET('/api/v1/blends', { params: { query: { ...query, cursor } } }))
     );
-    return found.map((summary) => ({ id: summary.blend.id, name: summary.blend.name, summary }));
+    return found.map((summary) => ({ id: summary.head.id, name: summary.head.name, summary }));
   }
 
   async function take(file: File): Promise<void> {
     const { blend, notes } = await importFile(file);
     notes.forEach((n) => notices.say(n));
-    await push(`/bench/${blend.blend.id}`);
+    await push(`/bench/${blend.head.id}`);
   }
 
   function putAway({ summary }: Item, archived: boolean): Promise<unknown> {
-    const { id, name, use, brief_id, version } = summary.blend;
-    const params = { path: { blend_id: id }, header: { 'If-Match': `"${version}"` } };
-    return ask(api.PUT('/api/v1/blends/{blend_id}', { params, body: { name, use, brief_id, archived } }));
+    return serverOf('blends').saveHead(summary.head, { archived });
   }
 </script>
 

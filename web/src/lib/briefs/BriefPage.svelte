@@ -2,10 +2,10 @@
 <script lang="ts">
   import { push } from 'svelte-spa-router';
   import { api, ask, ProblemError, wordsOf } from '../api/client';
-  import { spaced } from '../format';
-  import { kitchen } from '../kitchen.svelte';
-  import { notices } from '../ui/notices.svelte';
-  import { loadOn } from '../ui/loading.svelte';
+  import { spaced } from '../ui/format';
+  import { kitchen } from '../app/kitchen.svelte';
+  import { notices } from '../ui/state/notices.svelte';
+  import { loadOn } from '../ui/state/loading.svelte';
   import Trouble from '../ui/Trouble.svelte';
   import { BriefDraft } from './brief.svelte';
   import Exclude from './Exclude.svelte';

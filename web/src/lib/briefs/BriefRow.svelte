@@ -2,20 +2,19 @@
 <script lang="ts">
   import type { BriefSummary } from '../api/client';
   import BlendLine from '../blends/BlendLine.svelte';
-  import { kitchen } from '../kitchen.svelte';
+  import { kitchen } from '../app/kitchen.svelte';
 
   interface Props {
     brief: BriefSummary;
     oncompose: (brief: BriefSummary) => void;
   }
   const { brief, oncompose }: Props = $props();
+  const next = $derived(brief.progress);
   const aim = $derived(kitchen.reference?.aims.find((a) => a.name === brief.brief.aim)?.label ?? '');
   const about = $derived(
     [brief.use_name, brief.brief.eaters && `for ${brief.brief.eaters}`].filter(Boolean).join(', ')
   );
-  const href = $derived(
-    brief.next_action === 'print' ? `#/print/${brief.next_blend}` : `#/bench/${brief.next_blend}`
-  );
+  const href = $derived(next.action === 'print' ? `#/print/${next.blend_id}` : `#/bench/${next.blend_id}`);
 </script>
 
 <section aria-labelledby="brief-{brief.brief.id}">
@@ -23,16 +22,16 @@
     <h2 id="brief-{brief.brief.id}"><a href="#/briefs/{brief.brief.id}">{brief.brief.name}</a></h2>
     <p>{about}</p>
     <p class="soft small">{[aim, ...brief.wishes].filter(Boolean).join(' · ')}</p>
-    <p class="state">{brief.say}</p>
-    {#if brief.next_action === 'compose'}
-      <button class="action main" onclick={() => oncompose(brief)}>{brief.next_step}</button>
+    <p class="state">{next.say}</p>
+    {#if next.action === 'compose'}
+      <button class="action main" onclick={() => oncompose(brief)}>{next.next_step}</button>
     {:else}
-      <a class="action main" {href}>{brief.next_step}</a>
+      <a class="action main" {href}>{next.next_step}</a>
       <button class="action quiet" onclick={() => oncompose(brief)}>New blend</button>
     {/if}
   </div>
   <div class="blends">
-    {#each brief.blends as blend (blend.blend.id)}<BlendLine {blend} />{/each}
+    {#each brief.blends as blend (blend.head.id)}<BlendLine {blend} />{/each}
   </div>
 </section>
 

@@ -3,8 +3,8 @@
   import { onMount } from 'svelte';
   import { allPages, api, ask, wordsOf, type BriefSummary } from '../api/client';
   import { composeNew } from '../blends/making';
-  import { kitchen } from '../kitchen.svelte';
-  import { notices } from '../ui/notices.svelte';
+  import { kitchen } from '../app/kitchen.svelte';
+  import { notices } from '../ui/state/notices.svelte';
   import Trouble from '../ui/Trouble.svelte';
   import BriefRow from './BriefRow.svelte';
 

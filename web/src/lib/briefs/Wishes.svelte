@@ -1,7 +1,7 @@
 <!-- Wishes about the numbers: at least or at most so much of a metric. -->
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
-  import { kitchen } from '../kitchen.svelte';
+  import { kitchen } from '../app/kitchen.svelte';
   import type { BriefDraft } from './brief.svelte';
 
   const { draft }: { draft: BriefDraft } = $props();

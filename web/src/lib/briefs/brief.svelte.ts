@@ -42,7 +42,7 @@ export class BriefDraft {
   archived = $state(false);
   version = '';
 
-  static from(found: Schemas['BriefOut'], version: string): BriefDraft {
+  static from(found: Schemas['Brief'], version: string): BriefDraft {
     const d = new BriefDraft();
     d.name = found.name;
     d.use = found.use;

@@ -1,10 +1,11 @@
 <!-- A card for paper: what to weigh, the steps, the bake, what is in a piece, cautions, and room for what really happened. -->
 <script lang="ts">
   import { api, ask, wordsOf, type Schemas } from '../api/client';
-  import { BLEND, STAGES, type FormulaJudgement, type FormulaOut } from '../formula/types';
-  import { day, figure, mass, massFigure } from '../format';
-  import { kitchen } from '../kitchen.svelte';
-  import { loadOn } from '../ui/loading.svelte';
+  import { serverOf } from '../document/server';
+  import { BLEND, MOMENTS, type Content, type FormulaJudgement, type FormulaOut } from './types';
+  import { day, figure, mass, massFigure } from '../ui/format';
+  import { kitchen } from '../app/kitchen.svelte';
+  import { loadOn } from '../ui/state/loading.svelte';
   import Trouble from '../ui/Trouble.svelte';
 
   const { params }: { params: { id: string } } = $props();
@@ -28,12 +29,12 @@
     trouble = '';
     try {
       const path = { formula_id: Number(id) };
-      const found = (await ask(api.GET('/api/v1/formulas/{formula_id}', { params: { path } }))).data;
-      const body = { content: found.draft.content } as Schemas['OnContentIn'];
+      const found = await serverOf<Content>('formulas').get(path.formula_id);
+      const body = { content: found.draft.content };
       const [judgement, card, finished] = await Promise.all([
         ask(api.POST('/api/v1/formula-judgements', { body })),
         ask(api.GET('/api/v1/formulas/{formula_id}/card', { params: { path } })),
-        ask(api.POST('/api/v1/finished-bakes', { body: body as Schemas['FinishIn'] }))
+        ask(api.POST('/api/v1/finished-bakes', { body: { ...body, bought_per_kg: null, loss_pct: null } }))
       ]);
       paper = { found, judgement: judgement.data, card: card.data, finished: finished.data };
     } catch (error) {
@@ -56,9 +57,9 @@
   <div class="page paper">
     <p class="no-print mb-4 flex gap-2">
       <button class="action main" onclick={() => print()}>Print this card</button>
-      <a class="action" href="#/formula/{found.formula.id}">To the bench</a>
+      <a class="action" href="#/formula/{found.head.id}">To the bench</a>
     </p>
-    <h1>{found.formula.name}</h1>
+    <h1>{found.head.name}</h1>
     <p class="soft">
       {kitchen.useName(found.draft.content.use)}{blend
         ? ` on ${blend.name}${blend.revision ? `, revision ${blend.revision}` : ''}`
@@ -78,7 +79,7 @@
           <tbody>
             {#each j.analysis.lines as l (l.index)}
               <tr
-                ><td class="soft">{STAGES[l.stage]}</td><th scope="row">{nameOf(l)}</th><td class="num big"
+                ><td class="soft">{MOMENTS[l.when]}</td><th scope="row">{nameOf(l)}</th><td class="num big"
                   >{massFigure(l.mass_g, unit)}</td
                 ><td class="num">{figure(l.flour_pct, 1)}</td><td><i></i></td></tr
               >

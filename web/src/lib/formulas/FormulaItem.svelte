@@ -2,12 +2,13 @@
 <script lang="ts">
   import { scaleLinear } from 'd3-scale';
   import type { Schemas } from '../api/client';
-  import { counted, figure, mass } from '../format';
-  import { kitchen } from '../kitchen.svelte';
+  import { counted, figure, mass } from '../ui/format';
+  import { kitchen } from '../app/kitchen.svelte';
   import StatusIcon from '../bands/StatusIcon.svelte';
   import type { Status } from '../bands/words';
 
-  const { formula: f }: { formula: Schemas['FormulaSummary'] } = $props();
+  const { formula }: { formula: Schemas['FormulaSummary'] } = $props();
+  const f = $derived(formula.standing);
   const W = 210;
   const STATES: Record<string, Status> = {
     passes: 'pass',
@@ -35,9 +36,9 @@
   );
 </script>
 
-<a class="formula" href="#/formula/{f.formula.id}">
+<a class="formula" href="#/formula/{formula.head.id}">
   <span class="about">
-    <span class="name">{f.formula.name}</span>
+    <span class="name">{formula.head.name}</span>
     <span class="small soft">{about}</span>
   </span>
   <span class="state"><StatusIcon status={STATES[f.state]!} /> <span>{f.say}</span></span>

@@ -2,9 +2,10 @@
 <script lang="ts">
   import { push } from 'svelte-spa-router';
   import { allPages, api, ask, type Schemas } from '../api/client';
+  import { serverOf } from '../document/server';
   import ListPage from '../ui/ListPage.svelte';
   import type { Listed } from '../ui/listed';
-  import { notices } from '../ui/notices.svelte';
+  import { notices } from '../ui/state/notices.svelte';
   import FormulaItem from './FormulaItem.svelte';
   import { bringIn, startFormula } from './making';
 
@@ -15,19 +16,17 @@
     const found = await allPages((cursor) =>
       ask(api.GET('/api/v1/formulas', { params: { query: { ...query, cursor } } }))
     );
-    return found.map((summary) => ({ id: summary.formula.id, name: summary.formula.name, summary }));
+    return found.map((summary) => ({ id: summary.head.id, name: summary.head.name, summary }));
   }
 
   async function take(file: File): Promise<void> {
     const { formula, notes } = await bringIn(file);
     notes.forEach((n) => notices.say(n));
-    await push(`/formula/${formula.formula.id}`);
+    await push(`/formula/${formula.head.id}`);
   }
 
   function putAway({ summary }: Item, archived: boolean): Promise<unknown> {
-    const { id, name, brief_id, version } = summary.formula;
-    const params = { path: { formula_id: id }, header: { 'If-Match': `"${version}"` } };
-    return ask(api.PUT('/api/v1/formulas/{formula_id}', { params, body: { name, brief_id, archived } }));
+    return serverOf('formulas').saveHead(summary.head, { archived });
   }
 </script>
 

@@ -1,24 +1,26 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { kitchen } from '../kitchen.svelte';
+import { kitchen } from '../app/kitchen.svelte';
 import { doing, show, words } from '../testing/showing';
 import { problem, TestServer } from '../testing/server';
-import { notices } from '../ui/notices.svelte';
+import { notices } from '../ui/state/notices.svelte';
 import FormulasPage from './FormulasPage.svelte';
 
 const formula = (id: number, name: string, more = {}) => ({
-  formula: { id, name, brief_id: null, archived: false, version: 2, created_at: '', updated_at: '' },
-  use: 'tin-loaf',
-  blend_name: 'Summit mix',
-  state: 'close',
-  say: 'Nothing holds it. Close: binder (light).',
-  dough_g: 932,
-  hydration_pct: 89,
-  wanted_low_pct: 87,
-  wanted_high_pct: 101,
-  bakes: 9,
-  revisions: 2,
-  kept: false,
-  ...more
+  head: { id, name, brief_id: null, archived: false, version: 2, created_at: '', updated_at: '' },
+  standing: {
+    use: 'tin-loaf',
+    blend_name: 'Summit mix',
+    state: 'close',
+    say: 'Nothing holds it. Close: binder (light).',
+    dough_g: 932,
+    hydration_pct: 89,
+    wanted_low_pct: 87,
+    wanted_high_pct: 101,
+    bakes: 9,
+    revisions: 2,
+    kept: false,
+    ...more
+  }
 });
 let server: TestServer;
 

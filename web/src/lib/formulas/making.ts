@@ -1,7 +1,8 @@
 import { push } from 'svelte-spa-router';
-import { api, ask, type Schemas } from '../api/client';
-import { sendFile } from '../files/sending';
-import type { Content } from '../formula/types';
+import type { Schemas } from '../api/client';
+import { sendFile } from '../api/sending';
+import { serverOf } from '../document/server';
+import type { Content } from './types';
 
 export const EMPTY: Content = {
   use: null,
@@ -20,9 +21,8 @@ export async function startFormula(
   content: Content = EMPTY,
   brief_id: number | null = null
 ): Promise<void> {
-  const body = { name, brief_id, content: content as Schemas['ContentIn'] };
-  const { data } = await ask(api.POST('/api/v1/formulas', { body }));
-  await push(`/formula/${data.formula.id}`);
+  const made = await serverOf<Content>('formulas').add(name, brief_id, content);
+  await push(`/formula/${made.head.id}`);
 }
 
 function typeOf(name: string): string {

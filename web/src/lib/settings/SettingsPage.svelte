@@ -1,8 +1,8 @@
 <!-- The kitchen's settings: whose cups, which units, what currency. -->
 <script lang="ts">
   import { wordsOf, type Schemas } from '../api/client';
-  import { figure } from '../format';
-  import { kitchen } from '../kitchen.svelte';
+  import { figure } from '../ui/format';
+  import { kitchen } from '../app/kitchen.svelte';
 
   type Settings = Schemas['SettingsIn'];
   let said = $state('');

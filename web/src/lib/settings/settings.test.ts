@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { kitchen } from '../kitchen.svelte';
+import { kitchen } from '../app/kitchen.svelte';
 import { doing, show, words } from '../testing/showing';
 import { problem, TestServer } from '../testing/server';
 import SettingsPage from './SettingsPage.svelte';

@@ -1,10 +1,10 @@
-import type { Content, FormulaJudgement, FormulaOut } from '../formula/types';
+import type { Content, FormulaLine, When, FormulaJudgement, FormulaOut } from '../formulas/types';
 
 /** A line of a formula, wet where nothing else is said. */
-export const line = (ingredient: string, mass_g: number, stage = 'wet') => ({
+export const line = (ingredient: string, mass_g: number, when: When = 'wet'): FormulaLine => ({
   ingredient,
   mass_g,
-  stage,
+  when,
   note: ''
 });
 /** A loaf: a blend, water at three stages. */
@@ -36,10 +36,10 @@ export function judged(content: Content, wanted = true): FormulaJudgement {
     ingredient: l.ingredient,
     name: l.ingredient,
     role: 'other',
-    stage: l.stage,
+    when: l.when,
     mass_g: l.mass_g,
     flour_pct: l.mass_g / 10,
-    in_dough: l.stage !== 'finish',
+    in_dough: l.when !== 'finish',
     brings_g: { water_g: l.ingredient === 'water' ? l.mass_g : 0 },
     water_counts: l.ingredient === 'water'
   }));
@@ -65,6 +65,7 @@ export function judged(content: Content, wanted = true): FormulaJudgement {
         { ingredient: 'husk', name: 'Husk', role: 'binder', is_binder: true, share_pct: 5, water_pct: 25 }
       ]
     },
+    poured: { lines: [1], poured_g: 700, ahead_g: 50 },
     pour: [
       { say: 'Pour this first.', pour_g: 600, poured_g: 600, total_pct: 65 },
       { say: 'Work it in.', pour_g: 20, poured_g: 620, total_pct: 67 }
@@ -81,7 +82,7 @@ export function judged(content: Content, wanted = true): FormulaJudgement {
 
 /** The loaf as it is fetched, kept once. */
 export const found = (content = CONTENT): FormulaOut => ({
-  formula: {
+  head: {
     id: 5,
     brief_id: null,
     name: 'Loaf',

@@ -2,9 +2,9 @@
 <script lang="ts" generics="Item extends Listed">
   import { onMount, type Snippet } from 'svelte';
   import { wordsOf } from '../api/client';
-  import { attempt } from './attempt';
+  import { attempt } from './state/attempt';
   import type { Listed } from './listed';
-  import { notices } from './notices.svelte';
+  import { notices } from './state/notices.svelte';
   import Trouble from './Trouble.svelte';
 
   interface Props {

@@ -1,6 +1,6 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
-  import { notices } from './notices.svelte';
+  import { notices } from './state/notices.svelte';
 </script>
 
 <div class="stack no-print" role="status" aria-live="polite">

@@ -1,0 +1,244 @@
+<script lang="ts">
+  import { Tabs } from '@skeletonlabs/skeleton-svelte';
+  import { layersOf, planFor, spread } from '../column/layout';
+  import { kitchen } from '../../app/kitchen.svelte';
+  import AddPart from '../../ingredients/AddPart.svelte';
+  import Bag from '../bag/Bag.svelte';
+  import BagLine from '../bag/BagLine.svelte';
+  import type { Bench } from './bench.svelte';
+  import Changes from '../compare/Changes.svelte';
+  import Column from './Column.svelte';
+  import Conflict from '../../document/Conflict.svelte';
+  import type { BlendContent } from './content';
+  import HandBar from './HandBar.svelte';
+  import BlendHead from './BlendHead.svelte';
+  import KeepSheet from '../../document/KeepSheet.svelte';
+  import { Mending } from '../propose/mend.svelte';
+  import Revisions from '../../document/Revisions.svelte';
+  import Rows from '../bag/Rows.svelte';
+  import Sieves from '../sieves/Sieves.svelte';
+  import Teach from './Teach.svelte';
+
+  const { bench }: { bench: Bench } = $props();
+  const TIGHTEST = 34;
+  const WIDEST = 46;
+  let room = $state(480);
+  let across = $state(530);
+  let keeping = $state(false);
+  let tab = $state('sieves');
+  // svelte-ignore state_referenced_locally
+  const mending = new Mending(bench);
+  const coarse = matchMedia('(pointer: coarse)').matches;
+
+  const count = $derived(bench.parts.length);
+  const compact = $derived(coarse || across < 470);
+  const plan = $derived(planFor(across));
+  const least = $derived(compact ? 46 : TIGHTEST);
+  const height = $derived(Math.max(room - 4, count * least, 220));
+  const gap = $derived(count ? Math.min(WIDEST, height / count) : WIDEST);
+  const rows = $derived.by(() => {
+    const bySlug = new Map(bench.parts.map((p) => [p.ingredient, p.mass_g]));
+    const layers = layersOf(
+      bench.order.map((slug) => ({ slug, share: bySlug.get(slug) ?? 0 })),
+      height
+    );
+    return spread(
+      layers.map((l) => l.y + l.h / 2),
+      gap,
+      height
+    );
+  });
+
+  function mend(): void {
+    tab = 'sieves';
+    void mending.ask();
+  }
+
+  function toAdding(): void {
+    document.querySelector<HTMLElement>('[data-add]')?.focus();
+  }
+
+  function key(event: KeyboardEvent): void {
+    const at = event.target as HTMLElement;
+    if (event.ctrlKey || event.metaKey || event.altKey || at.matches('input, textarea, select')) return;
+    if (event.key === 'a') toAdding();
+    else if (event.key === 'k' && bench.parts.length && !bench.kept) keeping = true;
+    else if (event.key === 'p') tab = 'propose';
+    else if (event.key === 'm' && bench.parts.length) mend();
+    else return;
+    event.preventDefault();
+  }
+</script>
+
+<svelte:window onkeydown={key} />
+
+{#snippet differs(before: BlendContent, after: BlendContent)}<Changes
+    before={before.parts}
+    after={after.parts}
+  />{/snippet}
+{#snippet madeFor(content: BlendContent)}{kitchen.useName(content.use) || 'no use'}{/snippet}
+
+<Conflict {bench} {differs} />
+<div class="bench">
+  <section class="left" aria-label="The column">
+    <BlendHead {bench} onkeep={() => (keeping = true)} />
+    <div class="heads small soft" aria-hidden="true">
+      <span style:width="{plan.ghost_x}px">now</span>
+      <span class="ghost-head" style:width="{plan.end - plan.ghost_x}px">{bench.ghost?.label ?? ''}</span>
+      <span class="part-grid grow" class:compact>
+        <span>ingredient</span>
+        <span class="right-end">{kitchen.settings?.mass_unit}</span>
+        <span class="right-end">% flour</span>
+      </span>
+    </div>
+    <div class="stand" bind:clientHeight={room} bind:clientWidth={across}>
+      <div class="column">
+        <Column {bench} {height} {rows} {plan} />
+        {#if count}
+          <Rows {bench} {height} {rows} {gap} {compact} />
+        {:else}
+          <Teach onadd={toAdding} onpropose={bench.use ? () => (tab = 'propose') : null} />
+        {/if}
+      </div>
+    </div>
+    {#if compact}<HandBar {bench} />{/if}
+    <div class="add"><AddPart {bench} /></div>
+  </section>
+
+  <section class="right" aria-label="What holds it">
+    <h1 class="say" aria-live="polite">{bench.judgement?.say ?? 'Nothing to judge yet.'}</h1>
+    <p class="soft more">
+      {#if bench.trouble}<span class="held" role="alert">{bench.trouble}</span>
+      {:else}{bench.judgement?.say_more ?? ''}{/if}
+    </p>
+    <Tabs value={tab} onValueChange={(d) => (tab = d.value)}>
+      <Tabs.List class="tabs">
+        <Tabs.Trigger class="tab" value="sieves">Sieves</Tabs.Trigger>
+        <Tabs.Trigger class="tab" value="bag">The bag</Tabs.Trigger>
+        <Tabs.Trigger class="tab" value="propose">Propose</Tabs.Trigger>
+        <Tabs.Trigger class="tab" value="revisions">Revisions ({bench.revisions.length})</Tabs.Trigger>
+      </Tabs.List>
+      <Tabs.Content value="sieves"
+        ><Sieves {bench} {mending} onpropose={() => (tab = 'propose')} /></Tabs.Content
+      >
+      <Tabs.Content value="propose">
+        {#if tab === 'propose'}{#await import('../propose/Propose.svelte') then { default: Propose }}
+            <Propose {bench} />
+          {/await}{/if}
+      </Tabs.Content>
+      <Tabs.Content value="bag">
+        {#if tab === 'bag'}
+          {#if bench.judgement}
+            <Bag judgement={bench.judgement} parts={bench.parts} nameOf={(slug) => bench.nameOf(slug)} />
+          {:else}
+            <p class="soft mt-2">There is nothing in the mix yet.</p>
+          {/if}
+        {/if}
+      </Tabs.Content>
+      <Tabs.Content value="revisions">
+        {#if tab === 'revisions'}<Revisions
+            {bench}
+            {differs}
+            about={madeFor}
+            beside="column"
+            onkeep={() => (keeping = true)}
+          />{/if}
+      </Tabs.Content>
+    </Tabs>
+  </section>
+  <div class="foot"><BagLine judgement={bench.judgement} onopen={() => (tab = 'bag')} /></div>
+</div>
+{#if bench.asksLot}{#await import('./LotSheet.svelte') then { default: LotSheet }}
+    <LotSheet {bench} slug={bench.asksLot} onclose={() => (bench.asksLot = null)} />
+  {/await}{/if}
+<KeepSheet {bench} open={keeping} onclose={() => (keeping = false)} />
+
+<style>
+  .bench {
+    display: grid;
+    grid-template-columns: minmax(29rem, 44%) 1fr;
+    grid-template-rows: minmax(0, 1fr) auto;
+    height: 100%;
+  }
+
+  .left {
+    display: flex;
+    flex-direction: column;
+    min-height: 0;
+    padding: 0.75rem 0.75rem 0.6rem 1.25rem;
+    border-right: 1px solid var(--hairline);
+  }
+
+  .right {
+    min-width: 0;
+    min-height: 0;
+    overflow-y: auto;
+    padding: 0.75rem 1.25rem 1rem 1.5rem;
+    background: var(--sheet);
+  }
+
+  .foot {
+    grid-column: 1 / -1;
+  }
+
+  .say {
+    font-size: var(--title);
+  }
+
+  .more {
+    min-height: 1.4em;
+  }
+
+  .heads {
+    display: flex;
+    padding: 0.4rem 0 0.2rem;
+  }
+
+  .ghost-head {
+    padding-right: 4px;
+    overflow: hidden;
+    white-space: nowrap;
+    text-overflow: ellipsis;
+  }
+
+  .grow {
+    flex: 1;
+  }
+
+  .right-end {
+    padding-right: 0.35rem;
+    text-align: right;
+  }
+
+  .stand {
+    flex: 1;
+    min-height: 220px;
+    overflow: hidden auto;
+    padding: 2px 0;
+  }
+
+  .column {
+    display: flex;
+  }
+
+  .add {
+    padding-top: 0.5rem;
+  }
+
+  @media (max-width: 860px) {
+    .bench {
+      display: block;
+      height: auto;
+    }
+
+    .left {
+      border-right: 0;
+      padding: 0.6rem 0.75rem;
+    }
+
+    .stand {
+      height: 420px;
+      overflow: visible;
+    }
+  }
+</style>

@@ -1,0 +1,81 @@
+import type { BandResult, Part, Schemas } from '../../api/client';
+
+/** Wishes; what is left out is not wished. */
+export type BriefWishes = Partial<Schemas['WishListIn']> & Pick<Schemas['WishListIn'], 'use'>;
+
+/** One part of a proposal: as it would stand on the bench, with its share of the flour base in %. */
+export interface ProposedPart extends Part {
+  name: string;
+  role: string;
+  in_flour_base: boolean;
+  share_pct: number;
+}
+
+/** A limit that binds; one unit more of it changes the aim's number by `marginal`, in `unit`. */
+export interface Binding {
+  limit: string;
+  side: string;
+  say: string;
+  marginal: number;
+  unit: string;
+}
+
+/** A proposal as the search gives it. */
+export interface Proposal {
+  aim: Schemas['MoreIn']['aim'];
+  label: string;
+  parts: ProposedPart[];
+  score: number;
+  margin: number;
+  tightest: string;
+  value: number;
+  unit: string;
+  gap: number;
+  cost_per_kg: number | null;
+  over_usual_most: string[];
+  gives: string[];
+  gives_up: string[];
+  bags: { passes_pct: number; through_pct: number; weakest: string };
+  binding: Binding[];
+  sieves: BandResult[];
+}
+
+/** What a limit would have to give at least, all others kept: by how much, and to what. */
+export interface Give {
+  limit: string;
+  side: string;
+  by: number;
+  to: number;
+  unit: string;
+  say: string;
+}
+
+/** Wishes that cannot hold together. */
+export interface Clash {
+  say: string;
+  limits: { limit: string; side: string; say: string }[];
+  gives: Give[];
+}
+
+/** One line of the search. */
+export interface Line {
+  proposal?: Proposal;
+  skipped?: { aim: string; label: string; why: string };
+  conflict?: Clash;
+  point?: Point;
+  done?: boolean;
+  notes?: string[];
+  stopped?: boolean;
+}
+
+/** A blend on a trade-off, with the values of both aims. */
+export interface Point extends Proposal {
+  x: number;
+  y: number;
+}
+
+/** Returns the layers of a proposal for a column: each part as % of the whole mix. */
+export function layersOf(parts: readonly ProposedPart[]): (ProposedPart & { mix_pct: number })[] {
+  const whole = parts.reduce((sum, p) => sum + p.mass_g, 0) || 1;
+  return parts.map((p) => ({ ...p, mix_pct: (100 * p.mass_g) / whole }));
+}

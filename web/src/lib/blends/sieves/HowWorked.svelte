@@ -1,0 +1,125 @@
+<!-- How a number was worked out: each ingredient's own number, what it gives, and where it is from. -->
+<script lang="ts">
+  import { api, ask, wordsOf, type Part, type Schemas } from '../../api/client';
+  import { day, figure } from '../../ui/format';
+  import { kitchen } from '../../app/kitchen.svelte';
+  import { loadOn } from '../../ui/state/loading.svelte';
+
+  interface Props {
+    parts: readonly Part[];
+    metric: string;
+    basis?: string;
+  }
+  const { parts, metric, basis = '' }: Props = $props();
+  let found = $state.raw<Schemas['Explanation'] | null>(null);
+  let trouble = $state('');
+  const info = $derived(kitchen.metric(metric));
+  const most = $derived(Math.max(1e-9, ...(found?.terms ?? []).map((t) => t.gives ?? 0)));
+
+  async function load(now: readonly Part[]): Promise<void> {
+    try {
+      found = (await ask(api.POST('/api/v1/explain', { body: { parts: [...now], metric } }))).data;
+      trouble = '';
+    } catch (error) {
+      trouble = wordsOf(error);
+    }
+  }
+
+  loadOn(() => parts, load);
+
+  function own(term: Schemas['Term']): string {
+    if (term.value === null) return 'unknown';
+    const places = Math.max(1, info.decimals);
+    const range = term.low !== term.high ? ` (${figure(term.low, places)}–${figure(term.high, places)})` : '';
+    return `${figure(term.value, places)}${range}`;
+  }
+</script>
+
+<div class="how">
+  {#if trouble}<p class="held" role="alert">{trouble}</p>{/if}
+  {#if found}
+    <p>
+      {found.formula}.
+      {#if basis}{basis === 'this brief' ? 'The band is this brief’s own.' : `The band is a ${basis}.`}{/if}
+      <a href="#/method/{found.section}">The method</a>
+    </p>
+    <table class="lines">
+      <thead>
+        <tr>
+          <th scope="col">Ingredient</th>
+          <th scope="col" class="num">share, %</th>
+          <th scope="col" class="num">its own{found.term_unit ? `, ${found.term_unit}` : ''}</th>
+          <th scope="col" class="num">gives{info.unit ? `, ${info.unit}` : ''}</th>
+          <th scope="col"><span class="sr-only">how much of the whole</span></th>
+          <th scope="col">known by</th>
+        </tr>
+      </thead>
+      <tbody>
+        {#each found.terms as term (term.ingredient)}
+          <tr>
+            <th scope="row">{term.name}</th>
+            <td class="num">{figure(term.weight_pct, 1)}</td>
+            <td class="num">{own(term)}</td>
+            <td class="num">{term.gives === null ? '–' : figure(term.gives, Math.max(2, info.decimals))}</td>
+            <td class="bar" aria-hidden="true"><i style:width="{(100 * (term.gives ?? 0)) / most}%"></i></td>
+            <td class="soft"
+              ><b class:own={term.quality === 'measured' || term.quality === 'label'}>{term.quality}</b
+              >{#if term.lot_code}{` of lot ${term.lot_code}`}{/if}<span class="source"
+                >{term.source}{term.noted_on ? `, ${day(term.noted_on)}` : ''}</span
+              ></td
+            >
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  {:else if !trouble}
+    <p class="soft">Working it out …</p>
+  {/if}
+</div>
+
+<style>
+  .how {
+    padding: 0.25rem 0 0.75rem;
+    font-size: var(--small);
+  }
+
+  table {
+    margin-top: 0.4rem;
+  }
+
+  thead th {
+    white-space: normal;
+    vertical-align: bottom;
+  }
+
+  tbody > tr > * {
+    vertical-align: top;
+  }
+
+  .bar {
+    width: 4rem;
+    min-width: 4rem;
+    vertical-align: middle;
+  }
+
+  .bar i {
+    display: block;
+    height: 8px;
+    background: var(--flax);
+    opacity: 0.6;
+  }
+
+  td b {
+    font-weight: 400;
+  }
+
+  td b.own {
+    color: var(--flax);
+    font-weight: 600;
+  }
+
+  .source {
+    display: block;
+    max-width: 11rem;
+  }
+</style>
