@@ -33,9 +33,10 @@ lint: $(STAMPS)/python-dev $(STAMPS)/npm
 
 pytest: $(STAMPS)/python-dev $(WEB)
 	@scripts/need-chromium.sh
-	$(BIN)/pytest -n 2 --dist worksteal -q
+	$(BIN)/pytest -n 2 --dist worksteal -q --durations=10
 
 bench: $(STAMPS)/python-dev $(WEB)
+	$(BIN)/python bench/startup_bench.py
 	$(BIN)/python bench/analyse_bench.py
 	$(BIN)/python bench/http_bench.py
 	$(BIN)/python bench/formula_bench.py

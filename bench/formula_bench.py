@@ -5,14 +5,14 @@ from __future__ import annotations
 import json
 import tempfile
 import time
+from dataclasses import replace
 from http.client import HTTPConnection
 
 from fallow_sieve.core.blends.blend import Part
-from fallow_sieve.core.formulas.judgement import Kitchen
-from fallow_sieve.core.values.quantities import CupStandard, SpoonStandard
-from fallow_sieve.reference.conversions import make_over, read_text
-from fallow_sieve.reference.ingredients import library_shelf
+from fallow_sieve.core.values.pins import Pin
 from fallow_sieve.reference.uses import rules
+from fallow_sieve.services.kitchen import bundled_kitchen
+from fallow_sieve.services.recipes import make_over, read_text
 from http_bench import serve
 from measuring import interleaved, percentile
 
@@ -68,12 +68,12 @@ def over_http() -> None:
 
 def in_the_core() -> None:
     """Print how long it takes to read a recipe of twenty lines, check it and make it over."""
-    shelf, kitchen, use = library_shelf(), Kitchen(CupStandard.US), rules().uses["layer-cake"]
+    kitchen, use, pin = bundled_kitchen(), rules().uses["layer-cake"], Pin("blend", None, None, "Mix")
     times = []
     for _ in range(60):
         begun = time.perf_counter()
-        read = read_text(RECIPE, shelf, kitchen, SpoonStandard.US)
-        make_over(read.formula, BLEND, use, shelf, kitchen, text=RECIPE)
+        read = read_text(RECIPE, kitchen)
+        make_over(replace(read.formula, blend=tuple(BLEND), pin=pin), use, kitchen, text=RECIPE)
         times.append(time.perf_counter() - begun)
     lines = len(read.recipe.lines)
     print(f"read, check and make over a recipe of {lines} lines, 60 times (the first reads the tables)")
