@@ -18,7 +18,8 @@ from playwright.sync_api import sync_playwright
 from drag_bench import FLAGS
 from fallow_sieve.formats.ingredients.shelf_table import ENDS, HEADER_OF, read_shelf
 from fallow_sieve.formats.shared.tables import read_csv, write_csv
-from fallow_sieve.store.ingredients.shelf_files import apply_import, plan_import
+from fallow_sieve.store.ingredients.shelf_files import plan_import
+from fallow_sieve.store.ingredients.shelf_imports import apply_import
 from fallow_sieve.store.kitchen_store import KitchenStore
 from http_bench import serve_on
 from measuring import interleaved, percentile, timed

@@ -28,7 +28,8 @@ from fallow_sieve.formats.shared.tables import (
 from fallow_sieve.store.ingredients.ingredients import copy_ingredient, put_number
 from fallow_sieve.store.ingredients.lot_files import apply_lots, apply_numbers, lot_lines, number_lines, plan_lots
 from fallow_sieve.store.ingredients.numbers import layers_of
-from fallow_sieve.store.ingredients.shelf_files import apply_import, plan_import, shelf_lines
+from fallow_sieve.store.ingredients.shelf_files import plan_import, shelf_lines
+from fallow_sieve.store.ingredients.shelf_imports import apply_import
 from fallow_sieve.store.kitchen_store import KitchenStore
 
 TODAY = date(2026, 3, 14)

@@ -16,7 +16,8 @@ from fallow_sieve.formats.ingredients.shelf_table import read_shelf
 from fallow_sieve.formats.shared.tables import CSV_TYPE, XLSX_TYPE, read_table
 from fallow_sieve.store.errors import StaleSaveError
 from fallow_sieve.store.ingredients.lot_files import LotPlan, apply_lots, apply_numbers, plan_lots, plan_numbers
-from fallow_sieve.store.ingredients.shelf_files import Plan, RowChange, apply_import, plan_import
+from fallow_sieve.store.ingredients.shelf_files import Plan, RowChange, plan_import
+from fallow_sieve.store.ingredients.shelf_imports import apply_import
 from fallow_sieve.store.kitchen import settings_of
 
 

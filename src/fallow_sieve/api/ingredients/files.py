@@ -8,7 +8,7 @@ from flask import Blueprint, Response, request
 from sqlmodel import Session
 
 from fallow_sieve.api.http import answer, file_answer, if_match, store, streamed, today
-from fallow_sieve.api.ingredients.models import ImportLine, ImportQueryIn, PreviewOut, ShelfExportQuery
+from fallow_sieve.api.ingredients.file_models import ImportLine, ImportQueryIn, PreviewOut, ShelfExportQuery
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.values.errors import BadInputError, shown
 from fallow_sieve.formats.ingredients import lots_table

@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-from datetime import date
-from typing import Annotated, Any, Literal
+from typing import Annotated, Literal
 
 from pydantic import Field
 
-from fallow_sieve.api.models import Gluten, In, ListOut, Name, Out, PageQuery, Slug
+from fallow_sieve.api.models import Gluten, In, Name, Out, PageQuery, Slug
 from fallow_sieve.core.ingredients.columns import Column
 from fallow_sieve.core.ingredients.filters import Diet, Trait
 from fallow_sieve.core.ingredients.functions import Function
@@ -15,7 +14,6 @@ from fallow_sieve.core.ingredients.ingredient import Role
 from fallow_sieve.core.ingredients.search import LookAlike, TakenFor
 from fallow_sieve.core.ingredients.stand_ins import StandIn
 from fallow_sieve.core.values.estimates import Range
-from fallow_sieve.store.ingredients.shelf_files import RowChange
 
 Words = Annotated[list[Slug], Field(max_length=40)]
 RoleName = Annotated[Role, Field(strict=False)]
@@ -263,75 +261,3 @@ class StandInsOut(Out):
     """What could stand in, the nearest first."""
 
     items: list[StandInOut]
-
-
-class ShelfExportQuery(In):
-    """What to write, in which format; a package holds the shelf and the lots."""
-
-    what: Literal["shelf", "lots"] = "shelf"
-    format: Literal["csv", "xlsx", "package"] = "csv"
-    own: Literal["0", "1"] = "0"
-
-
-class ImportQueryIn(In):
-    """What a file is a table of, and what it is called."""
-
-    what: Literal["shelf", "lots"] = "shelf"
-    name: Annotated[str, Field(max_length=120)] = ""
-
-
-class PreviewOut(Out):
-    """What a file would do: how many rows of each status, the first of each, and the state it is for."""
-
-    counts: dict[str, int]
-    rows: list[RowChange]
-    version: int
-
-
-class LotOut(Out):
-    """A lot in a bin, in a list of ingredients."""
-
-    code: str
-    supplier: str
-    stock_g: float
-    price_per_kg: float | None
-    best_before: date | None
-    gluten_mg_per_kg: float | None
-    gluten_basis: str
-
-
-class IngredientOut(Out):
-    """An ingredient, as the shelf shows it."""
-
-    slug: str
-    name: str
-    role: str
-    aliases: list[str]
-    look_alikes: list[TakenFor]
-    flavour_words: list[str]
-    allergens: list[str]
-    watch: list[str]
-    gluten_risk: str
-    gluten_mg_per_kg: float | None
-    price_per_kg: float | None
-    usual_max_pct: float | None
-    usual_max_reason: str
-    confidence: str
-    lab: list[float] | None
-    lots: list[LotOut]
-    found_by: str
-
-
-class IngredientList(ListOut):
-    """A page of ingredients."""
-
-    items: list[IngredientOut]
-
-
-class ImportLine(Out):
-    """One line of an import: how many rows are done of how many; the last says how it ended."""
-
-    done: int | None = None
-    of: int | None = None
-    finished: bool | None = None
-    problem: dict[str, Any] | None = None

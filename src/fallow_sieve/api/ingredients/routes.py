@@ -9,13 +9,11 @@ from flask import Blueprint, Response, request
 from sqlmodel import Session
 
 from fallow_sieve.api.http import answer, body, if_match, page, store, today
+from fallow_sieve.api.ingredients.listed_models import IngredientList, IngredientOut, LotOut
 from fallow_sieve.api.ingredients.models import (
     AsideIn,
     IngredientIn,
-    IngredientList,
-    IngredientOut,
     LayerNumberOut,
-    LotOut,
     NewIngredientIn,
     NumberIn,
     NumberOut,
