@@ -5,7 +5,7 @@ STAMPS := .stamps
 WEB := src/fallow_sieve/web_dist/index.html
 WEB_SOURCES := $(shell find web/src web/public docs/method.md -type f 2>/dev/null) web/index.html web/vite.config.ts web/package.json
 
-.PHONY: demo setup dev test lint pytest bench clean lock schemas screenshots
+.PHONY: demo setup dev test check fuzz lint pytest bench clean lock schemas screenshots
 
 demo: $(STAMPS)/python $(WEB)
 	@$(BIN)/fallow-sieve serve --demo --db demo.db
@@ -21,6 +21,17 @@ dev: $(STAMPS)/python-dev $(STAMPS)/npm
 	npm --prefix web run dev
 
 test: lint pytest
+
+# While working: the files that changed, all types and arrows, and the core and the store on few generated inputs.
+check: $(STAMPS)/python-dev
+	$(BIN)/ruff check -q $$(git diff --name-only --diff-filter=d HEAD -- '*.py') tests/conftest.py
+	$(BIN)/mypy
+	$(BIN)/lint-imports --no-logo
+	EFFORT=check $(BIN)/pytest -n 2 --dist worksteal -q tests/core tests/store
+
+# Ten times the generated inputs of `make test`.
+fuzz: $(STAMPS)/python-dev
+	EFFORT=fuzz $(BIN)/pytest -n 2 --dist worksteal -q tests/core tests/formats tests/api/test_any_input.py
 
 lint: $(STAMPS)/python-dev $(STAMPS)/npm
 	$(BIN)/ruff check .

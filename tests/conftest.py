@@ -15,9 +15,12 @@ from hypothesis import HealthCheck, settings
 from fallow_sieve.api.app import create_app
 from fallow_sieve.demo.kitchen import fill
 from fallow_sieve.store.kitchen_store import KitchenStore
+from fuzzing import examples
 
 # A busy machine must not fail a test: nothing here is about time.
-settings.register_profile("unhurried", deadline=None, suppress_health_check=[HealthCheck.too_slow])
+settings.register_profile(
+    "unhurried", deadline=None, max_examples=examples(100), suppress_health_check=[HealthCheck.too_slow]
+)
 settings.load_profile("unhurried")
 
 NOW = datetime(2026, 3, 14, 9, 30, tzinfo=UTC)

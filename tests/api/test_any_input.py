@@ -19,6 +19,7 @@ from schemathesis.specs.openapi.checks import (  # fmt: skip
 from fallow_sieve.api.app import create_app
 from fallow_sieve.api.openapi import openapi_text
 from fallow_sieve.demo.kitchen import fill
+from fuzzing import examples
 
 FOLDER = tempfile.TemporaryDirectory()
 APP = create_app(Path(FOLDER.name) / "any.db")
@@ -27,7 +28,7 @@ SCHEMA = schemathesis.openapi.from_wsgi("/api/v1/openapi.json", APP)
 
 
 @SCHEMA.parametrize()
-@settings(max_examples=25, deadline=None, suppress_health_check=list(HealthCheck))
+@settings(max_examples=examples(6), deadline=None, suppress_health_check=list(HealthCheck))
 def test_no_input_is_answered_with_a_fault_of_ours(case):
     case.call_and_validate(checks=[not_a_server_error, status_code_conformance, content_type_conformance, response_schema_conformance])  # fmt: skip
 

@@ -19,6 +19,7 @@ from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.services.kitchen import bundled_kitchen
 from fallow_sieve.services.proposals import found_for, posed
+from fuzzing import examples
 
 SHELF = library_shelf()
 VALUES = st.recursive(
@@ -62,7 +63,7 @@ def test_any_bytes_are_a_blend_or_a_message(data):
 
 
 @given(FILES)
-@settings(max_examples=300)
+@settings(max_examples=examples(300))
 def test_any_blend_file_is_judged_or_refused_with_a_message(file):
     try:
         document = read_blend(json.dumps(file).encode())
@@ -115,7 +116,7 @@ BRIEFS = st.fixed_dictionaries(
 
 
 @given(BRIEFS)
-@settings(max_examples=60)
+@settings(max_examples=examples(60))
 def test_any_brief_file_is_answered_or_refused_with_a_message(file):
     try:
         document = read_brief(json.dumps(file).encode())

@@ -18,6 +18,7 @@ from fallow_sieve.formats.formulas.markdown import plain, write_markdown
 from fallow_sieve.formats.recipes.jsonld import read_jsonld, write_jsonld
 from fallow_sieve.reference.formulas import formula_rules
 from fallow_sieve.reference.ingredients import library_shelf
+from fuzzing import examples
 
 SHELF = library_shelf()
 FILE = {
@@ -121,7 +122,7 @@ def jsonld(formula, name="Trial loaf"):
     return write_jsonld(name, judgement.analysis, card, finished, "Trial mix", formula_dict(formula, "Trial mix", 3))
 
 
-@settings(max_examples=25)
+@settings(max_examples=examples(25))
 @given(FORMULAS)
 def test_json_ld_brings_the_whole_formula_back(formula):
     formula = Formula(formula.lines, formula.blend, formula.name, pieces=formula.pieces, method=formula.method)

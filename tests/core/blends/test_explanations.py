@@ -11,6 +11,7 @@ from fallow_sieve.core.blends.metrics import METRICS
 from fallow_sieve.core.values.errors import UnknownNameError
 from fallow_sieve.core.values.quantities import cup_ml
 from fallow_sieve.reference.ingredients import library_shelf
+from fuzzing import examples
 
 SHELF = library_shelf()
 ADDED_UP = sorted(set(METRICS) - {"density_g_per_ml", "cup_g", "amylose_pct_of_starch"})
@@ -32,7 +33,7 @@ def test_the_terms_add_up_to_the_metric(metric):
     st.dictionaries(st.sampled_from([i.slug for i in SHELF.ingredients]), st.floats(1, 1000), min_size=1, max_size=8),
     st.sampled_from(ADDED_UP),
 )
-@settings(max_examples=80)
+@settings(max_examples=examples(80))
 def test_the_terms_of_any_mix_add_up_where_the_metric_is_known(masses, metric):
     blend = Blend(tuple(Part(s, m) for s, m in masses.items()))
     typical = analyse(blend, SHELF).metrics[metric].typical

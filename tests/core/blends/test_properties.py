@@ -13,6 +13,7 @@ from fallow_sieve.core.blends.metrics import METRICS
 from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules
+from fuzzing import examples
 
 SHELF = library_shelf()
 SLUGS = [i.slug for i in SHELF.ingredients]
@@ -72,7 +73,7 @@ def test_a_mean_lies_between_its_parts_and_inside_its_interval(blend):
 
 
 @given(BLENDS, st.sampled_from(sorted(rules().uses)))
-@settings(max_examples=60)
+@settings(max_examples=examples(60))
 def test_fit_is_between_0_and_100_and_held_exactly_when_a_weighty_band_is_missed(blend, use):
     fit = judge(blend, SHELF, rules().uses[use], rules()).fit
     assert fit is not None

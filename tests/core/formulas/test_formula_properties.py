@@ -22,6 +22,7 @@ from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.services.kitchen import bundled_kitchen
 from fallow_sieve.services.recipes import make_over, read_text
+from fuzzing import examples
 
 SHELF, RULES = library_shelf(), formula_rules()
 SLUGS = [i.slug for i in SHELF.ingredients]
@@ -52,7 +53,7 @@ def same(a, b):
         assert x == (pytest.approx(y, rel=1e-9, abs=1e-9) if isinstance(y, float) else y)
 
 
-@settings(max_examples=100)
+@settings(max_examples=examples(100))
 @given(FORMULAS)
 def test_any_formula_is_judged_and_its_sums_are_its_lines(formula):
     a = judged(formula).analysis
@@ -68,13 +69,13 @@ def test_any_formula_is_judged_and_its_sums_are_its_lines(formula):
     assert (a.hydration_pct is None) == (a.flour_g <= 0)
 
 
-@settings(max_examples=100)
+@settings(max_examples=examples(100))
 @given(FORMULAS, st.floats(0.01, 50))
 def test_the_size_of_the_batch_changes_no_judgement(formula, factor):
     same(judged(formula), judged(replace(formula, lines=scale_lines(formula.lines, factor))))
 
 
-@settings(max_examples=100)
+@settings(max_examples=examples(100))
 @given(FORMULAS, st.randoms())
 def test_the_order_of_the_lines_changes_no_judgement(formula, order):
     lines = list(formula.lines)
@@ -82,7 +83,7 @@ def test_the_order_of_the_lines_changes_no_judgement(formula, order):
     same(judged(formula), judged(replace(formula, lines=tuple(lines))))
 
 
-@settings(max_examples=100)
+@settings(max_examples=examples(100))
 @given(FORMULAS)
 def test_a_blend_is_no_more_than_its_parts_written_as_lines(formula):
     total = math.fsum(p.mass_g for p in formula.blend)
@@ -96,7 +97,7 @@ def test_a_blend_is_no_more_than_its_parts_written_as_lines(formula):
     assert opened.allergens == judged(formula).allergens
 
 
-@settings(max_examples=100)
+@settings(max_examples=examples(100))
 @given(FORMULAS, st.lists(st.floats(60, 140), max_size=6))
 def test_bakes_move_the_window_only_and_never_widen_it(formula, waters):
     bakes = [Pour(100.0, w, "blend:1", "yeasted") for w in waters]
@@ -110,7 +111,7 @@ def test_bakes_move_the_window_only_and_never_widen_it(formula, waters):
         assert after <= before * (1 + 1e-9)
 
 
-@settings(max_examples=100)
+@settings(max_examples=examples(100))
 @given(FORMULAS, st.floats(0, 60))
 def test_any_formula_is_finished_and_has_a_card(formula, loss):
     found = judged(formula)
@@ -125,7 +126,7 @@ def test_any_formula_is_finished_and_has_a_card(formula, loss):
             assert SHELF[x.ingredient].name[1:] in shown
 
 
-@settings(max_examples=60)
+@settings(max_examples=examples(60))
 @given(
     LINES, BLENDS, USES, st.sets(st.sampled_from(("flour", "egg", "binder", "leavening", "water"))), st.floats(20, 2000)
 )
@@ -152,7 +153,7 @@ WORDS = st.sampled_from(
 TEXTS = st.one_of(st.text(max_size=300), st.lists(WORDS, max_size=40).map(" ".join))
 
 
-@settings(max_examples=100)
+@settings(max_examples=examples(100))
 @given(TEXTS)
 def test_any_text_is_read_or_refused_and_no_line_says_more_than_it_knows(text):
     try:

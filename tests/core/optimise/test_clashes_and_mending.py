@@ -31,6 +31,7 @@ from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.core.values.estimates import Range
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules
+from fuzzing import examples
 
 LIBRARY = library_shelf()
 USES = rules().uses
@@ -229,7 +230,7 @@ KITCHEN = (
 )
 
 
-@settings(max_examples=25)
+@settings(max_examples=examples(25))
 @given(
     st.dictionaries(st.sampled_from(KITCHEN), st.floats(1, 900) | st.integers(1, 900), min_size=2, max_size=6),
     st.sampled_from(["tin-loaf", "scone", "crispbread", "pancake"]),

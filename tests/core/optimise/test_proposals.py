@@ -28,6 +28,7 @@ from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.core.values.estimates import Range
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules
+from fuzzing import examples
 
 LIBRARY = library_shelf()
 USES = rules().uses
@@ -186,7 +187,7 @@ KITCHENS = st.lists(st.sampled_from(BINS), min_size=3, max_size=7, unique=True)
 CAPS = st.one_of(st.none(), st.integers(2, 5))
 
 
-@settings(max_examples=25)
+@settings(max_examples=examples(25))
 @given(
     KITCHENS,
     st.sampled_from(sorted(USES)),

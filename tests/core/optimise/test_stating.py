@@ -29,6 +29,7 @@ from fallow_sieve.core.values.bands import Status
 from fallow_sieve.core.values.quantities import CupStandard
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules
+from fuzzing import examples
 
 LIBRARY = library_shelf()
 USES = rules().uses
@@ -118,7 +119,7 @@ def test_a_mix_keeps_the_hard_rows_exactly_where_no_sieve_holds_it(shares, use):
     assert close == {b.band.metric for b in results if b.status is not Status.PASS}
 
 
-@settings(max_examples=40)
+@settings(max_examples=examples(40))
 @given(mixes(), st.sampled_from(sorted(USES)), st.integers(2, 8))
 def test_no_bound_that_is_worked_out_before_cuts_a_mix_off_that_keeps_the_limits(shares, use, bins):
     whole = problem(use, Limits(max_bins=bins))
@@ -132,7 +133,7 @@ def test_no_bound_that_is_worked_out_before_cuts_a_mix_off_that_keeps_the_limits
     assert solve(fixed.program, np.zeros(len(fixed.program.low))).is_usable
 
 
-@settings(max_examples=40)
+@settings(max_examples=examples(40))
 @given(mixes(), mixes())
 def test_the_demand_to_differ_lets_through_just_what_differs(one, other):
     p = problem("all-purpose")
