@@ -218,6 +218,7 @@
     }
 
     .tools {
+      margin-left: auto;
       min-height: var(--bar);
     }
   }
