@@ -66,6 +66,14 @@ def test_every_guess_names_its_line():
     assert any(g.startswith("Line 9: a large egg taken as US large: 50 g") for g in read(CAKE).recipe.guesses)
 
 
+def test_ones_own_eggs_are_counted_as_eggs_are():
+    mine = replace(SHELF["whole-egg"], slug="fell-eggs", name="Fell eggs", own=True)
+    kitchen = replace(bundled_kitchen(), shelf=SHELF.with_ingredients((mine,)))
+    text = "Cake\n250 g plain flour\n3 large fell eggs"
+    (line,) = [x for x in read_text(text, kitchen).recipe.lines if x.ingredient == "fell-eggs"]
+    assert line.mass.typical == pytest.approx(3 * 50)
+
+
 def test_what_was_not_understood_is_left_out_and_not_lost():
     found = read(CAKE + "\n").formula
     more = read(CAKE.replace("60 ml water", "60 ml water\n1 tsp vanilla extract\nsome love"))

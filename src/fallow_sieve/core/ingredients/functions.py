@@ -142,6 +142,8 @@ MEANINGS: dict[Function, Meaning] = {
 FUNCTION_LABELS: dict[Function, str] = {f: m.label for f, m in MEANINGS.items()}
 # Gels that are made dry, whisked into the flour; the other binders are stirred to a gel first.
 WHISKED_IN_DRY = frozenset({Function.XANTHAN, Function.GUAR, Function.HPMC})
+# What is stirred with water to a gel before it goes into a dough.
+MADE_A_GEL = frozenset({Function.PSYLLIUM_HUSK, Function.PSYLLIUM_POWDER})
 # What can choke or block the bowel where it is eaten dry.
 SWELLS = WHISKED_IN_DRY | {
     Function.PSYLLIUM_HUSK,

@@ -19,6 +19,7 @@ from fallow_sieve.core.formulas.pouring import counted_water, with_water
 from fallow_sieve.core.formulas.scaling import egg_lines
 from fallow_sieve.core.formulas.water import Prediction
 from fallow_sieve.core.formulas.water_learning import Corrected
+from fallow_sieve.core.ingredients.functions import MADE_A_GEL, Kind
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.values.changes import Change
 from fallow_sieve.core.values.errors import BadInputError
@@ -183,7 +184,7 @@ def _binder(state: Formula, recipe: Formula, shelf: Shelf, rules: ConversionRule
         return _step("binder", "No binder is added.", found.why, None), state
     name = shelf[found.binder].name.lower()
     say = f"{found.add_g:.1f} g {name} ({found.add_pct:.1f} % of flour)."
-    when = When.GEL if found.binder.startswith("psyllium") else When.DRY
+    when = When.GEL if shelf[found.binder].function(Kind.BINDER) in MADE_A_GEL else When.DRY
     lines = (*state.lines, Line(found.binder, found.add_g, when))
     return _step("binder", say, f"It stands in for gluten. {found.why}", found.add_g), replace(state, lines=lines)
 

@@ -7,6 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 
 from fallow_sieve.core.formulas.formula import When, usual_when
+from fallow_sieve.core.ingredients.functions import Kind
 from fallow_sieve.core.ingredients.ingredient import Ingredient
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.recipes.amounts import COUNT, Amount, Unit, WrittenAmount, measured_at, plain
@@ -26,7 +27,7 @@ class Piece:
 class Words:
     """Everything that reading goes by: units by how they are written, names, and what one counted thing weighs.
 
-    `pieces` are by slug, or by slug and size: `whole-egg:large`.
+    `pieces` are by the slug that tables know them by, or by it and a size: `whole-egg:large`.
     """
 
     units: Mapping[str, Unit]
@@ -244,7 +245,8 @@ def _mass(
         mass = Range(a.low * density.low, a.typical * density.typical, a.high * density.high)
         return mass, (), f"{mass.typical:.3g} g, {mass.low:.3g}–{mass.high:.3g}"
     size = next((w for w in ("extra large", "large", "medium", "small") if w in name.lower()), "")
-    piece = words.pieces.get(f"{item.slug}:{size}") or words.pieces.get(item.slug)
+    known_as = item.standard(Kind.EGG_PART) or item.slug
+    piece = words.pieces.get(f"{known_as}:{size}") or words.pieces.get(known_as)
     if piece is None:
         return None, (), ""
     return Range(a.low * piece.mass.low, a.typical * piece.mass.typical, a.high * piece.mass.high), (piece.guess,), ""
