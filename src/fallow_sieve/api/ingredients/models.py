@@ -17,6 +17,7 @@ from fallow_sieve.core.values.estimates import Range
 
 Words = Annotated[list[Slug], Field(max_length=40)]
 RoleName = Annotated[Role, Field(strict=False)]
+GlutenRisk = Literal["", "low", "medium", "high-needs-certified", "contains-gluten"]
 FunctionName = Annotated[Function, Field(strict=False)]
 Typed = Annotated[str, Field(max_length=400)]
 
@@ -136,7 +137,7 @@ class WholeIngredientOut(Out):
 
     slug: str
     name: str
-    role: str
+    role: Role
     own: bool
     archived: bool
     version: int
@@ -145,8 +146,8 @@ class WholeIngredientOut(Out):
     flavour_words: list[str]
     allergens: list[str]
     watch: list[str]
-    functions: list[str]
-    gluten_risk: str
+    functions: list[Function]
+    gluten_risk: GlutenRisk
     gluten: Gluten
     gluten_mg_per_kg: float | None
     usual_max_pct: float | None
@@ -176,7 +177,7 @@ class IngredientIn(In):
     allergens: Words = Field(default_factory=list)
     watch: Words = Field(default_factory=list)
     functions: list[FunctionName] = Field(default_factory=list, max_length=20)
-    gluten_risk: Literal["", "low", "medium", "high-needs-certified", "contains-gluten"] = ""
+    gluten_risk: GlutenRisk = ""
     archived: bool = False
 
 

@@ -9,18 +9,25 @@ from pydantic import Field
 from fallow_sieve.api.models import In, Name, Out
 from fallow_sieve.services.searching import Found
 
+Cup = Literal["us", "metric", "imperial"]
+Spoon = Literal["us", "metric", "imperial", "australian"]
+MassUnit = Literal["g", "oz"]
+TempUnit = Literal["c", "f"]
+EnergyUnit = Literal["kj", "kcal"]
+BinderSchool = Literal["by-moisture", "gum", "psyllium", "gels", "none"]
+
 
 class SettingsIn(In):
     """The kitchen's settings."""
 
     name: Name
-    cup: Literal["us", "metric", "imperial"]
-    tablespoon: Literal["us", "metric", "imperial", "australian"]
-    mass_unit: Literal["g", "oz"]
-    temp_unit: Literal["c", "f"]
-    energy_unit: Literal["kj", "kcal"]
+    cup: Cup
+    tablespoon: Spoon
+    mass_unit: MassUnit
+    temp_unit: TempUnit
+    energy_unit: EnergyUnit
     currency: Annotated[str, Field(max_length=8)]
-    binder_school: Literal["by-moisture", "gum", "psyllium", "gels", "none"]
+    binder_school: BinderSchool
     store_temp_c: float = Field(ge=-30, le=45)
     serving_g: float = Field(gt=0, le=1000)
 
@@ -29,13 +36,13 @@ class KitchenOut(Out):
     """The kitchen's settings as stored."""
 
     name: str
-    cup: str
-    tablespoon: str
-    mass_unit: str
-    temp_unit: str
-    energy_unit: str
+    cup: Cup
+    tablespoon: Spoon
+    mass_unit: MassUnit
+    temp_unit: TempUnit
+    energy_unit: EnergyUnit
     currency: str
-    binder_school: str
+    binder_school: BinderSchool
     store_temp_c: float
     serving_g: float
     version: int

@@ -3351,26 +3351,44 @@ export interface components {
          * @description The kitchen's settings as stored.
          */
         KitchenOut: {
-            /** Binder School */
-            binder_school: string;
-            /** Cup */
-            cup: string;
+            /**
+             * Binder School
+             * @enum {string}
+             */
+            binder_school: "by-moisture" | "gum" | "psyllium" | "gels" | "none";
+            /**
+             * Cup
+             * @enum {string}
+             */
+            cup: "us" | "metric" | "imperial";
             /** Currency */
             currency: string;
-            /** Energy Unit */
-            energy_unit: string;
-            /** Mass Unit */
-            mass_unit: string;
+            /**
+             * Energy Unit
+             * @enum {string}
+             */
+            energy_unit: "kj" | "kcal";
+            /**
+             * Mass Unit
+             * @enum {string}
+             */
+            mass_unit: "g" | "oz";
             /** Name */
             name: string;
             /** Serving G */
             serving_g: number;
             /** Store Temp C */
             store_temp_c: number;
-            /** Tablespoon */
-            tablespoon: string;
-            /** Temp Unit */
-            temp_unit: string;
+            /**
+             * Tablespoon
+             * @enum {string}
+             */
+            tablespoon: "us" | "metric" | "imperial" | "australian";
+            /**
+             * Temp Unit
+             * @enum {string}
+             */
+            temp_unit: "c" | "f";
             /** Version */
             version: number;
         };
@@ -6054,7 +6072,7 @@ export interface components {
             /** Flavour Words */
             flavour_words: string[];
             /** Functions */
-            functions: string[];
+            functions: components["schemas"]["Function"][];
             /**
              * Gluten
              * @enum {string}
@@ -6062,8 +6080,11 @@ export interface components {
             gluten: "contains" | "unknown" | "known";
             /** Gluten Mg Per Kg */
             gluten_mg_per_kg: number | null;
-            /** Gluten Risk */
-            gluten_risk: string;
+            /**
+             * Gluten Risk
+             * @enum {string}
+             */
+            gluten_risk: "" | "low" | "medium" | "high-needs-certified" | "contains-gluten";
             /** Lab */
             lab: number[] | null;
             /** Look Alikes */
@@ -6074,8 +6095,7 @@ export interface components {
             numbers: components["schemas"]["NumberOut"][];
             /** Own */
             own: boolean;
-            /** Role */
-            role: string;
+            role: components["schemas"]["Role"];
             /** Slug */
             slug: string;
             /** Stock Say */

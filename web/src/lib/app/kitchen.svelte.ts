@@ -32,8 +32,7 @@ class Kitchen {
   }
 
   async #save(changes: Partial<Schemas['SettingsIn']>): Promise<void> {
-    const { version, ...whole } = { ...this.settings!, ...changes };
-    const body = whole as Schemas['SettingsIn'];
+    const { version, ...body } = { ...this.settings!, ...changes };
     const params = { header: { 'If-Match': `"${version}"` } };
     const saved = await ask(api.PUT('/api/v1/kitchen', { body, params }));
     this.settings = saved.data;

@@ -90,7 +90,7 @@
         class="field"
         aria-label="Binder school"
         value={recipe.school ?? ''}
-        onchange={(e) => (recipe.school = e.currentTarget.value || null)}
+        onchange={(e) => (recipe.school = (e.currentTarget.value || null) as typeof recipe.school)}
       >
         <option value="">the kitchen's school</option>
         {#each formulas.reference?.schools ?? [] as s (s.name)}<option value={s.name}>{s.label}</option

@@ -3,6 +3,8 @@ import { serverOf } from '../document/server';
 import { Latest } from '../ui/state/latest';
 import { remembered } from '../ui/state/remembered';
 
+type School = Schemas['FormulaContentOut']['school'];
+
 interface Kept {
   text: string;
   chosen: Record<string, string>;
@@ -10,7 +12,7 @@ interface Kept {
 interface Asked extends Kept {
   blend: Schemas['PinnedOut'] | null;
   use: string | null;
-  school: string | null;
+  school: School;
   off: readonly string[];
 }
 interface Answer {
@@ -25,7 +27,7 @@ export class Recipe {
   chosen = $state.raw<Record<string, string>>({});
   blend = $state.raw<Schemas['PinnedOut'] | null>(null);
   use = $state<string | null>(null);
-  school = $state<string | null>(null);
+  school = $state<School>(null);
   off = $state.raw<readonly string[]>([]);
   read = $state.raw<Schemas['ReadOut'] | null>(null);
   over = $state.raw<Schemas['ConvertOut'] | null>(null);
@@ -98,7 +100,7 @@ export class Recipe {
 async function work(asked: Asked): Promise<Answer> {
   const { text, chosen, blend, use, school, off } = asked;
   if (blend && use) {
-    const body = { text, chosen, blend, use, school, off: [...off] } as Schemas['ConvertIn'];
+    const body = { text, chosen, blend, use, school, off: [...off] };
     try {
       const over = (await ask(api.POST('/api/v1/recipes/convert', { body }))).data;
       return { read: over.read, over, cannot: '' };

@@ -40,6 +40,7 @@ export function judged(content: Content, wanted = true): FormulaJudgement {
     mass_g: l.mass_g,
     flour_pct: l.mass_g / 10,
     in_dough: l.when !== 'finish',
+    functions: [],
     brings_g: { water_g: l.ingredient === 'water' ? l.mass_g : 0 },
     water_counts: l.ingredient === 'water'
   }));

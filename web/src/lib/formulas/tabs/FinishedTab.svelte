@@ -36,7 +36,7 @@
     async (asked) => {
       if (!asked.content.lines.length) return;
       try {
-        found = (await ask(api.POST('/api/v1/finished-bakes', { body: asked as Schemas['FinishIn'] }))).data;
+        found = (await ask(api.POST('/api/v1/finished-bakes', { body: asked }))).data;
         wrong = '';
       } catch (error) {
         wrong = wordsOf(error);

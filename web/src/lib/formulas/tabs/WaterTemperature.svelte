@@ -15,13 +15,16 @@
   let mixing = $state<'machine' | 'hand'>('machine');
   let plan = $state.raw<Schemas['WaterPlan'] | null>(null);
   let wrong = $state('');
-  const yeast = $derived(
-    bench.lines.some((l) => l.ingredient === 'instant-dry-yeast' && l.when === 'dry')
-      ? 'instant'
-      : bench.lines.some((l) => /yeast/.test(l.ingredient))
-        ? 'dry'
-        : 'none'
+  const yeasts = $derived(
+    (bench.judgement?.analysis.lines ?? []).filter((l) =>
+      l.functions.some((f) => f === 'instant-yeast' || f === 'fresh-yeast')
+    )
   );
+  const yeast = $derived.by((): 'none' | 'instant' | 'dry' => {
+    if (!yeasts.length) return 'none';
+    const mixedIn = yeasts.some((l) => l.when === 'dry' && l.functions.includes('instant-yeast'));
+    return mixedIn ? 'instant' : 'dry';
+  });
 
   function read(text: string, fallback: number): number {
     const value = Number(text.replace(',', '.').replace('−', '-'));
@@ -33,9 +36,7 @@
     () => ({ content: bench.content, dough_c, room_c, tap_c, mixing, yeast }),
     async (asked) => {
       try {
-        plan = (
-          await ask(api.POST('/api/v1/water-temperatures', { body: asked as Schemas['WaterTemperatureIn'] }))
-        ).data;
+        plan = (await ask(api.POST('/api/v1/water-temperatures', { body: asked }))).data;
         wrong = '';
       } catch (error) {
         wrong = wordsOf(error);

@@ -54,7 +54,7 @@ export class OneIngredient {
 
   async save(changes: Partial<Schemas['IngredientIn']>): Promise<void> {
     const { name, role, functions, flavour_words, allergens, watch, gluten_risk, archived } = this.whole;
-    const body = {
+    const body: Schemas['IngredientIn'] = {
       name,
       role,
       functions,
@@ -64,7 +64,7 @@ export class OneIngredient {
       gluten_risk,
       archived,
       ...changes
-    } as Schemas['IngredientIn'];
+    };
     const params = { path: { slug: this.slug }, header: this.#stamp };
     this.whole = (await ask(api.PUT('/api/v1/ingredients/{slug}', { params, body }))).data;
   }
