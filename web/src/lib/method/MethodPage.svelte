@@ -56,6 +56,7 @@
   article :global(code) {
     font-family: 'Atkinson Hyperlegible Mono', monospace;
     font-size: 0.875rem;
+    overflow-wrap: anywhere; /* a function with its folder and file is longer than a phone is wide */
   }
 
   article :global(table) {
