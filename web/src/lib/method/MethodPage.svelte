@@ -56,7 +56,8 @@
   article :global(code) {
     font-family: 'Atkinson Hyperlegible Mono', monospace;
     font-size: 0.875rem;
-    overflow-wrap: anywhere; /* a function with its folder and file is longer than a phone is wide */
+    overflow-wrap: anywhere;
+    white-space: normal; /* a function with its folder and file is longer than a phone is wide */
   }
 
   article :global(table) {
