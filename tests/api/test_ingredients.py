@@ -382,3 +382,29 @@ def test_a_part_that_names_a_lot_is_kept_in_draft_and_revision(client):
     assert kept["revisions"][0]["content"]["parts"][0]["lot_id"] == lot_id(client)
     wrong = {"name": "x", "content": {"parts": [{"ingredient": "corn-starch", "mass_g": 1, "lot_id": lot_id(client)}]}}
     assert place(client.post(f"{API}/blends", json=wrong)) == "/content/parts/0/lot_id"
+
+
+def test_what_flours_do_comes_in_with_a_table_and_a_wrong_word_is_refused_before_it_is_stored(client):
+    def bring(table, path="/shelf/import/preview", **more):
+        answer = client.post(f"{API}{path}?what=shelf&name=mine.csv", data=table, content_type="text/csv", **more)
+        return answer.json if path.endswith("preview") else answer.text
+
+    wrong = bring("slug,name,role,function\nsmen,Smen,other,butterr\nfell-salt,Fell salt,other,salt\n")
+    refusals = [(r["line"], x["column"], x["right"]) for r in wrong["rows"] for x in r["refusals"]]
+    assert [(line, column) for line, column, _ in refusals] == [(2, "function")]
+    assert "did you mean butter" in refusals[0][2]
+    right = 'slug,name,role,function\nsmen,Smen,other,Butter\nfell-spread,Fell spread,other,"butter, salt"\n'
+    version = bring(right)["version"]
+    assert '"finished":true' in bring(right, "/shelf/import", headers={"If-Match": f'"{version}"'}).replace(" ", "")
+    does = {s: client.get(f"{API}/ingredients/{s}/whole").json["functions"] for s in ("smen", "fell-spread")}
+    assert does == {"smen": ["butter"], "fell-spread": ["butter", "salt"]}
+    assert client.get(f"{API}/shelf").status_code == 200
+
+
+def test_what_an_own_flour_does_is_kept_when_its_name_is_changed(client):
+    made = client.post(f"{API}/ingredients", json={"name": "Smen", "role": "other", "copy_of": "unsalted-butter"}).json
+    assert made["functions"] == ["butter"]
+    keys = ("role", "functions", "allergens", "watch", "flavour_words", "gluten_risk")
+    body = {"name": "Fell smen", **{k: made[k] for k in keys}}
+    saved = client.put(f"{API}/ingredients/{made['slug']}", json=body, headers={"If-Match": f'"{made["version"]}"'})
+    assert (saved.json["name"], saved.json["functions"]) == ("Fell smen", ["butter"])

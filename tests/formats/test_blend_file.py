@@ -167,3 +167,19 @@ def test_writing_is_stable_and_holds_only_the_definitions_it_needs():
     text = write_blend(blend, own)
     assert text == write_blend(blend, reversed(own))
     assert [i["slug"] for i in json.loads(text)["ingredients"]] == ["teff-flour"]
+
+
+@pytest.mark.parametrize("written", ["psyllium husk", ["Psyllium-Husk"], ["psyllium-husk", "psyllium-husk"]], ids=str)
+def test_what_an_own_flour_does_may_be_one_word_or_several_as_people_write_them(written):
+    mine = {"slug": "isabgol", "name": "Isabgol", "role": "binder", "function": written}
+    file = {"format": "fallow-sieve/blend", "version": 1, "parts": [{"ingredient": "isabgol", "mass_g": 5}], "ingredients": [mine]}  # fmt: skip
+    (item,) = read_blend(json.dumps(file).encode()).ingredients
+    assert [str(f) for f in item.functions] == ["psyllium-husk"]
+
+
+def test_an_unknown_function_is_refused_with_its_place_and_the_nearest():
+    mine = {"slug": "goma", "name": "Goma", "role": "binder", "function": ["xantan"]}
+    file = {"format": "fallow-sieve/blend", "version": 1, "parts": [{"ingredient": "goma", "mass_g": 5}], "ingredients": [mine]}  # fmt: skip
+    with pytest.raises(BadInputError, match="xanthan") as refused:
+        read_blend(json.dumps(file).encode())
+    assert refused.value.place == "/ingredients/0/function"

@@ -10,7 +10,8 @@ from fallow_sieve.core.formulas.formula import BLEND, Formula, Line, When
 from fallow_sieve.core.formulas.judgement import judge_formula
 from fallow_sieve.core.formulas.new_line import begin_line
 from fallow_sieve.core.formulas.swaps.offers import swaps_for
-from fallow_sieve.core.ingredients.functions import MEANINGS, Kind
+from fallow_sieve.core.ingredients.functions import MEANINGS, Kind, functions_named
+from fallow_sieve.core.values.errors import UnknownNameError
 from fallow_sieve.core.values.pins import Pin
 from fallow_sieve.reference.formulas import formula_rules, swap_rules
 from fallow_sieve.reference.ingredients import library_shelf
@@ -38,6 +39,32 @@ def told(judgement):
     """What is said of a formula, without names."""
     gauges = [(g.name, g.value, g.status) for g in judgement.gauges]
     return gauges, judgement.binder.load, judgement.wanted, [x.kind for x in judgement.cautions]
+
+
+@pytest.mark.parametrize(
+    ("written", "functions"),
+    [
+        ("butter", ["butter"]),
+        ("Butter", ["butter"]),
+        ("butter, salt", ["butter", "salt"]),
+        ("butter;;salt;", ["butter", "salt"]),
+        ("Psyllium-Husk", ["psyllium-husk"]),
+        ("instant yeast", ["instant-yeast"]),
+        ("XANTHAN GUM", ["xanthan"]),
+        ("unsalted-butter", ["butter"]),
+        ("dried fruit, folded in", ["dried-fruit"]),
+        ("oil + oil", ["oil"]),
+        ("", []),
+    ],
+)
+def test_a_function_is_read_as_people_write_it(written, functions):
+    assert [str(f) for f in functions_named(written)] == functions
+
+
+@pytest.mark.parametrize(("written", "hint"), [("butterr", "butter"), ("xantan", "xanthan"), ("gist", "known names")])
+def test_one_that_is_not_known_is_refused_with_the_nearest(written, hint):
+    with pytest.raises(UnknownNameError, match=hint):
+        functions_named(written)
 
 
 def test_every_standard_is_an_ingredient_of_the_library_that_has_the_function():

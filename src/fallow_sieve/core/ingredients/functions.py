@@ -6,9 +6,12 @@ the tables of doses, powers, sweetness and usual shares know it.
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterable
 from dataclasses import dataclass
 from enum import StrEnum
+
+from fallow_sieve.core.values.errors import UnknownNameError
 
 
 class Kind(StrEnum):
@@ -153,6 +156,40 @@ SWELLS = WHISKED_IN_DRY | {
     Function.INULIN,
 }
 SOLID_FATS = frozenset({Function.BUTTER, Function.SOLID_FAT, Function.ANIMAL_FAT, Function.COCONUT_FAT})
+
+
+def functions_named(text: str) -> tuple[Function, ...]:
+    """Return the functions that people write: one or several, by name, by label, or by what tables call it.
+
+    Case, spaces and the marks between do not matter. Raises UnknownNameError, which suggests the nearest names.
+
+    >>> functions_named("Butter, salt")
+    (<Function.BUTTER: 'butter'>, <Function.SALT: 'salt'>)
+    >>> functions_named("Xanthan Gum")
+    (<Function.XANTHAN: 'xanthan'>,)
+    """
+    label = _BY_WORD.get(_plain(text))  # a label may hold a comma itself
+    if label is not None:
+        return (label,)
+    return tuple(dict.fromkeys(_named(word) for word in re.split(r"[;,/|+]", text) if word.strip()))
+
+
+def _plain(word: str) -> str:
+    return re.sub(r"[\s_-]+", "-", word.strip().casefold())
+
+
+def _named(word: str) -> Function:
+    found = _BY_WORD.get(_plain(word))
+    if found is None:
+        raise UnknownNameError("function", word.strip(), [str(f) for f in Function])
+    return found
+
+
+_BY_WORD: dict[str, Function] = {
+    **{_plain(m.standard): f for f, m in MEANINGS.items()},
+    **{_plain(m.label): f for f, m in MEANINGS.items()},
+    **{str(f): f for f in Function},
+}
 
 
 def of_kind(functions: Iterable[Function], kind: Kind) -> Function | None:

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from typing import Annotated, Any, Literal
 
-from pydantic import Discriminator, Field, Tag, create_model
+from pydantic import BeforeValidator, Discriminator, Field, Tag, create_model
 
-from fallow_sieve.core.ingredients.functions import Function
+from fallow_sieve.core.ingredients.functions import Function, functions_named
 from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Quality, Role
 from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
 from fallow_sieve.core.ingredients.plausible import check_contents, range_for
@@ -15,6 +15,17 @@ from fallow_sieve.core.values.estimates import Range
 from fallow_sieve.formats.shared.strict import Slug, Strict
 
 _GLUTEN_CEREALS = {"wheat", "rye", "barley", "spelt", "gluten"}
+
+
+FunctionName = Literal[tuple(str(f) for f in Function)]  # type: ignore[valid-type]
+
+
+def _functions(given: object) -> object:
+    """One function or several as people write them; anything else is left for the schema to refuse."""
+    words = [given] if isinstance(given, str) else given
+    if not isinstance(words, list) or not all(isinstance(w, str) for w in words):
+        return words
+    return [str(f) for w in words for f in functions_named(w)]
 
 
 class RangeIn(Strict):
@@ -60,7 +71,7 @@ class IngredientIn(Strict):
     gel_peak_c: NumberOrRange = Field(default=None)  # type: ignore[assignment]
     browning_index: NumberOrRange = Field(default=None)  # type: ignore[assignment]
     watch: list[Slug] = Field(default_factory=list, max_length=40)
-    function: list[Literal[tuple(str(f) for f in Function)]] = Field(default_factory=list, max_length=20)  # type: ignore[valid-type]
+    function: Annotated[list[FunctionName], BeforeValidator(_functions)] = Field(default_factory=list, max_length=20)  # type: ignore[valid-type]
 
 
 _FACTS = (

@@ -14,6 +14,7 @@ from dataclasses import dataclass, field
 import numpy as np
 from numpy.typing import NDArray
 
+from fallow_sieve.core.ingredients.functions import functions_named
 from fallow_sieve.core.ingredients.ingredient import PROPERTIES, Role
 from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
 from fallow_sieve.core.ingredients.plausible import HIGHEST, INSIDE, PARTS_OF_100_G, TOLERANCE_G, lowest_of
@@ -239,8 +240,23 @@ def _check_texts(found: ShelfTable) -> None:
     _each(found, "archived", lambda t: t in ("yes", "no"), "yes or no")
     for name, most in (("name", 120), ("usual_max_reason", 200)):
         _each(found, name, lambda t, most=most: len(t) <= most, f"at most {most} characters")  # type: ignore[misc]
+    _read_functions(found)
     for name in ("allergens", "watch"):
         _each(found, name, lambda t: all(_SLUG.fullmatch(w) for w in t.split(";")), "slugs with semicolons between")
+
+
+def _read_functions(found: ShelfTable) -> None:
+    """Write what an ingredient does by its names, however it was written."""
+    column = found.texts.get("function", [])
+    for text in {t for t in column if t}:
+        rows = [n for n, t in enumerate(column) if t == text]
+        try:
+            known = ";".join(functions_named(text))
+        except BadInputError as error:
+            found.refusals.extend(Refusal(found.lines[n], "function", error.wrong, error.right) for n in rows)
+        else:
+            for n in rows:
+                column[n] = known
 
 
 def _refuse_twice(found: ShelfTable) -> None:
