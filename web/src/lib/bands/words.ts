@@ -37,3 +37,12 @@ export function distance(value: number, decimals: number): string {
   while (places < 4 && Number(Math.abs(value).toFixed(places)) === 0) places += 1;
   return `${figure(Math.abs(value), places)} ${value < 0 ? 'short' : 'over'}`;
 }
+
+/** How a document in a list stands: the mark and the word for each state. */
+export const STANDS: Record<string, { status: Status; word: string }> = {
+  passes: { status: 'pass', word: 'passes' },
+  close: { status: 'close', word: 'close' },
+  held: { status: 'held', word: 'held' },
+  empty: { status: 'unknown', word: 'empty' },
+  unjudged: { status: 'unknown', word: 'not judged' }
+};

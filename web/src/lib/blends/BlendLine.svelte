@@ -5,7 +5,7 @@
   import { figure, money } from '../ui/format';
   import { kitchen } from '../app/kitchen.svelte';
   import StatusIcon from '../bands/StatusIcon.svelte';
-  import type { Status } from '../bands/words';
+  import { STANDS } from '../bands/words';
 
   interface Props {
     blend: Pick<BlendSummary, 'head' | 'standing'>;
@@ -13,14 +13,7 @@
   }
   const { blend, showUse = false }: Props = $props();
   const s = $derived(blend.standing);
-  const STATES: Record<BlendSummary['standing']['state'], { status: Status; word: string }> = {
-    passes: { status: 'pass', word: 'passes' },
-    close: { status: 'close', word: 'close' },
-    held: { status: 'held', word: 'held' },
-    empty: { status: 'unknown', word: 'empty' },
-    unjudged: { status: 'unknown', word: 'not judged' }
-  };
-  const state = $derived(STATES[s.state]);
+  const state = $derived(STANDS[s.state]!);
   const price = $derived(
     s.cost_per_kg === null ? '' : `${money(s.cost_per_kg, kitchen.settings?.currency ?? '')} per kg`
   );

@@ -5,18 +5,11 @@
   import { counted, figure, mass } from '../ui/format';
   import { kitchen } from '../app/kitchen.svelte';
   import StatusIcon from '../bands/StatusIcon.svelte';
-  import type { Status } from '../bands/words';
+  import { STANDS } from '../bands/words';
 
   const { formula }: { formula: Schemas['FormulaSummary'] } = $props();
   const f = $derived(formula.standing);
   const W = 210;
-  const STATES: Record<string, Status> = {
-    passes: 'pass',
-    close: 'close',
-    held: 'held',
-    empty: 'unknown',
-    unjudged: 'unknown'
-  };
   const unit = $derived(kitchen.settings?.mass_unit ?? 'g');
   const x = $derived(
     scaleLinear()
@@ -41,7 +34,7 @@
     <span class="name">{formula.head.name}</span>
     <span class="small soft">{about}</span>
   </span>
-  <span class="state"><StatusIcon status={STATES[f.state]!} /> <span>{f.say}</span></span>
+  <span class="state"><StatusIcon status={STANDS[f.state]!.status} /> <span>{f.say}</span></span>
   <span class="water">
     {#if f.hydration_pct !== null}
       <svg

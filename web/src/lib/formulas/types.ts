@@ -1,10 +1,9 @@
 import type { Schemas } from '../api/client';
-import type { Revision, Whole } from '../document/types';
+import type { Whole } from '../document/types';
 
 export type Content = Schemas['FormulaContentOut'];
 export type FormulaLine = Schemas['Line'];
 export type FormulaOut = Whole<Content>;
-export type FormulaRevision = Revision<Content>;
 export type FormulaJudgement = Schemas['FormulaJudgement'];
 export type Gauge = Schemas['Gauge'];
 export type LineFacts = Schemas['LineFacts'];

@@ -8,6 +8,7 @@
   import type { Bench } from './bench.svelte';
   import Changes from '../compare/Changes.svelte';
   import Column from './Column.svelte';
+  import BenchFrame from '../../document/BenchFrame.svelte';
   import Conflict from '../../document/Conflict.svelte';
   import type { BlendContent } from './content';
   import HandBar from './HandBar.svelte';
@@ -79,8 +80,13 @@
 {#snippet madeFor(content: BlendContent)}{kitchen.useName(content.use) || 'no use'}{/snippet}
 
 <Conflict {bench} {differs} />
-<div class="bench">
-  <section class="left" aria-label="The column">
+<BenchFrame
+  --left="44%"
+  labels={{ left: 'The column', right: 'What holds it' }}
+  said={bench.judgement}
+  trouble={bench.trouble}
+>
+  {#snippet left()}
     <BlendHead {bench} onkeep={() => (keeping = true)} />
     <div class="heads small soft" aria-hidden="true">
       <span style:width="{plan.ghost_x}px">now</span>
@@ -103,14 +109,9 @@
     </div>
     {#if compact}<HandBar {bench} />{/if}
     <div class="add"><AddPart {bench} /></div>
-  </section>
+  {/snippet}
 
-  <section class="right" aria-label="What holds it">
-    <h1 class="say" aria-live="polite">{bench.judgement?.say ?? 'Nothing to judge yet.'}</h1>
-    <p class="soft more">
-      {#if bench.trouble}<span class="held" role="alert">{bench.trouble}</span>
-      {:else}{bench.judgement?.say_more ?? ''}{/if}
-    </p>
+  {#snippet right()}
     <Tabs value={tab} onValueChange={(d) => (tab = d.value)}>
       <Tabs.List class="tabs">
         <Tabs.Trigger class="tab" value="sieves">Sieves</Tabs.Trigger>
@@ -145,50 +146,16 @@
           />{/if}
       </Tabs.Content>
     </Tabs>
-  </section>
-  <div class="foot"><BagLine judgement={bench.judgement} onopen={() => (tab = 'bag')} /></div>
-</div>
+  {/snippet}
+
+  {#snippet foot()}<BagLine judgement={bench.judgement} onopen={() => (tab = 'bag')} />{/snippet}
+</BenchFrame>
 {#if bench.asksLot}{#await import('./LotSheet.svelte') then { default: LotSheet }}
     <LotSheet {bench} slug={bench.asksLot} onclose={() => (bench.asksLot = null)} />
   {/await}{/if}
 <KeepSheet {bench} open={keeping} onclose={() => (keeping = false)} />
 
 <style>
-  .bench {
-    display: grid;
-    grid-template-columns: minmax(29rem, 44%) 1fr;
-    grid-template-rows: minmax(0, 1fr) auto;
-    height: 100%;
-  }
-
-  .left {
-    display: flex;
-    flex-direction: column;
-    min-height: 0;
-    padding: 0.75rem 0.75rem 0.6rem 1.25rem;
-    border-right: 1px solid var(--hairline);
-  }
-
-  .right {
-    min-width: 0;
-    min-height: 0;
-    overflow-y: auto;
-    padding: 0.75rem 1.25rem 1rem 1.5rem;
-    background: var(--sheet);
-  }
-
-  .foot {
-    grid-column: 1 / -1;
-  }
-
-  .say {
-    font-size: var(--title);
-  }
-
-  .more {
-    min-height: 1.4em;
-  }
-
   .heads {
     display: flex;
     padding: 0.4rem 0 0.2rem;
@@ -226,16 +193,6 @@
   }
 
   @media (max-width: 860px) {
-    .bench {
-      display: block;
-      height: auto;
-    }
-
-    .left {
-      border-right: 0;
-      padding: 0.6rem 0.75rem;
-    }
-
     .stand {
       height: 420px;
       overflow: visible;

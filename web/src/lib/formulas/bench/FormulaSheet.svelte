@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Tabs } from '@skeletonlabs/skeleton-svelte';
   import AddPart from '../../ingredients/AddPart.svelte';
+  import BenchFrame from '../../document/BenchFrame.svelte';
   import Conflict from '../../document/Conflict.svelte';
   import KeepSheet from '../../document/KeepSheet.svelte';
   import Revisions from '../../document/Revisions.svelte';
@@ -74,8 +75,8 @@
 {#snippet differs(before: Content, after: Content)}<LinesChanged {before} {after} />{/snippet}
 
 <Conflict {bench} {differs} />
-<div class="bench">
-  <section class="left" aria-label="The lines">
+<BenchFrame labels={{ left: 'The lines', right: 'How it stands' }} said={j} trouble={bench.trouble}>
+  {#snippet left()}
     <FormulaHead {bench} onkeep={() => (keeping = true)} />
     <Pinned {bench} />
     {#if bench.lines.length}
@@ -100,13 +101,9 @@
       </p>
     {/if}
     <div class="add"><AddPart {bench} whole="the formula" /></div>
-  </section>
+  {/snippet}
 
-  <section class="right" aria-label="How it stands">
-    <h1 class="say" aria-live="polite">{j?.say ?? 'Nothing to judge yet.'}</h1>
-    <p class="soft more">
-      {#if bench.trouble}<span class="held" role="alert">{bench.trouble}</span>{:else}{j?.say_more ?? ''}{/if}
-    </p>
+  {#snippet right()}
     {#if PICTURED.has(bench.tab)}<WaterBalance {bench} />{/if}
     <Tabs value={bench.tab} onValueChange={(d) => (bench.tab = d.value as Tab)}>
       <Tabs.List class="tabs">
@@ -119,48 +116,13 @@
         </Tabs.Content>
       {/each}
     </Tabs>
-  </section>
-  <div class="foot"><CardLine {bench} /></div>
-</div>
+  {/snippet}
+
+  {#snippet foot()}<CardLine {bench} />{/snippet}
+</BenchFrame>
 <KeepSheet {bench} open={keeping} onclose={() => (keeping = false)} />
 
 <style>
-  .bench {
-    display: grid;
-    grid-template-columns: minmax(29rem, 42%) 1fr;
-    grid-template-rows: minmax(0, 1fr) auto;
-    height: 100%;
-  }
-
-  .left {
-    display: flex;
-    flex-direction: column;
-    min-height: 0;
-    overflow-y: auto;
-    padding: 0.75rem 0.75rem 0.6rem 1.25rem;
-    border-right: 1px solid var(--hairline);
-  }
-
-  .right {
-    min-width: 0;
-    min-height: 0;
-    overflow-y: auto;
-    padding: 0.75rem 1.25rem 1rem 1.5rem;
-    background: var(--sheet);
-  }
-
-  .foot {
-    grid-column: 1 / -1;
-  }
-
-  .say {
-    font-size: var(--title);
-  }
-
-  .more {
-    min-height: 1.4em;
-  }
-
   .heads {
     padding: 0.4rem 0 0.2rem;
   }
@@ -190,18 +152,5 @@
 
   .tab-body {
     padding-top: 0.35rem;
-  }
-
-  @media (max-width: 860px) {
-    .bench {
-      display: block;
-      height: auto;
-    }
-
-    .left {
-      overflow: visible;
-      border-right: 0;
-      padding: 0.6rem 0.75rem;
-    }
   }
 </style>
