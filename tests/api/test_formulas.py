@@ -129,7 +129,8 @@ def test_swaps_say_what_is_lost_and_what_else_changes(client):
     assert changes["hydration_pct"]["after"] == pytest.approx(changes["hydration_pct"]["before"])
     assert (does["rids_of"], does["brings"]) == ([], [])  # the milk of the finish stays
     assert changes["cost"]["size"] is not None
-    lost = [sum(x["weight"] for x in s["swap"]["losses"]) for s in found]
+    lost = [s["lost"] for s in found]
+    assert lost == [sum(x["weight"] for x in s["swap"]["losses"]) for s in found]
     assert lost == sorted(lost)
     salt = post(client, "formula-swaps", content=content, at=1)
     assert (salt["offers"], salt["say"]) == ([], "There is no swap for salt in the tables.")

@@ -378,3 +378,19 @@ def test_the_shelf_goes_out_as_a_table(page):
     rows = list(csv.DictReader(io.StringIO(text)))
     assert len(rows) == 101
     assert next(r for r in rows if r["slug"] == "teff-flour")["protein_g_per_100_g"] == "13.3"
+
+
+def test_what_an_own_flour_does_is_chosen_on_its_page_and_swaps_go_by_it(page, base_url):
+    page.request.post(f"{base_url}/api/v1/ingredients", data={"name": "Fell spread", "role": "other"})
+    page.goto("/#/ingredients/fell-spread")
+    page.get_by_role("button", name="What it is").click()
+    page.get_by_label("In a dough it works as").select_option("butter")
+    page.get_by_label("In a dough it works as").select_option("salt")
+    page.get_by_role("button", name="Not as salt").click()
+    page.get_by_role("button", name="Save").click()
+    expect(page.get_by_role("dialog", name="What it is")).to_be_hidden()
+    page.goto("/#/formula/3")
+    page.get_by_role("button", name="Swap Butter, unsalted").click()
+    expect(page.get_by_role("button", name="Take it: Half apple purée")).to_be_visible()
+    found = page.request.get(f"{base_url}/api/v1/ingredients/fell-spread/whole").json()
+    assert found["functions"] == ["butter"]

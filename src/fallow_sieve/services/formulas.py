@@ -97,9 +97,10 @@ def bake_loss_pct(formula: Formula) -> float | None:
 
 @dataclass(frozen=True, slots=True)
 class SwapOffer:
-    """One candidate for a line, with what it does to the whole batch."""
+    """One candidate for a line, how much is lost with it in all (weights), and what it does to the whole batch."""
 
     swap: Swap
+    lost: int
     effects: Effects
 
 
@@ -118,7 +119,9 @@ def swaps(formula: Formula, at: int, kitchen: KitchenNow) -> SwapOffers:
     offers = []
     for swap in found:
         after = replace(formula, lines=swap.lines)
-        offers.append(SwapOffer(swap, effects(formula, before, after, judged(after, kitchen), kitchen.shelf)))
+        offers.append(
+            SwapOffer(swap, swap.lost, effects(formula, before, after, judged(after, kitchen), kitchen.shelf))
+        )
     name = before.analysis.lines[at].name
     return SwapOffers(tuple(offers), "" if offers else f"There is no swap for {name.lower()} in the tables.")
 

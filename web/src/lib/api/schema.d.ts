@@ -5725,10 +5725,12 @@ export interface components {
         };
         /**
          * SwapOffer
-         * @description One candidate for a line, with what it does to the whole batch.
+         * @description One candidate for a line, how much is lost with it in all (weights), and what it does to the whole batch.
          */
         SwapOffer: {
             effects: components["schemas"]["Effects"];
+            /** Lost */
+            lost: number;
             swap: components["schemas"]["Swap"];
         };
         /**

@@ -54,7 +54,6 @@
     if (s.rids_of.length) said.push(`no more ${s.rids_of.map(spaced).join(', ')} on record`);
     return said;
   }
-  const lost = (s: Schemas['Swap']): number => s.losses.reduce((sum, l) => sum + l.weight, 0);
   const weight = (lost: number): string =>
     lost === 0 ? 'nothing to mention' : lost <= 2 ? 'loses little' : lost <= 5 ? 'loses some' : 'loses much';
 </script>
@@ -81,11 +80,11 @@
 {:else if found}
   {#if found.say}<p class="soft mt-2">{found.say}</p>{/if}
   <ul>
-    {#each found.offers as { swap: s, effects: does }, n (n)}
+    {#each found.offers as { swap: s, lost, effects: does }, n (n)}
       <li>
         <div class="head">
           <b>{s.name}</b>
-          <span class="small soft">{weight(lost(s))}</span>
+          <span class="small soft">{weight(lost)}</span>
           <button class="action" onclick={() => take(s)} aria-label="Take it: {s.name}">Take it</button>
         </div>
         <p>{s.say}</p>

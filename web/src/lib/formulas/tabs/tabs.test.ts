@@ -169,7 +169,7 @@ describe('the swap tab', () => {
   const BUTTERED = { ...CONTENT, lines: [...CONTENT.lines, line('butter', 100, 'fat')] };
 
   async function swapping() {
-    server.on('POST', '/formula-swaps', () => ({ offers: [{ swap: oil, effects }], say: '' }));
+    server.on('POST', '/formula-swaps', () => ({ offers: [{ swap: oil, lost: 3, effects }], say: '' }));
     const b = await bench(BUTTERED);
     b.selected = 4;
     const root = show(SwapTab, { bench: b });

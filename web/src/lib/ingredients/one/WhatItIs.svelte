@@ -3,7 +3,6 @@
   import { wordsOf, type Schemas } from '../../api/client';
   import { spaced } from '../../ui/format';
   import { kitchen } from '../../app/kitchen.svelte';
-  import Choice from '../../ui/Choice.svelte';
   import Sheet from '../../ui/Sheet.svelte';
   import type { OneIngredient } from './ingredient.svelte';
 
@@ -21,6 +20,8 @@
   let risk = $state('');
   let wrong = $state('');
   const known = $derived(kitchen.reference?.allergens ?? []);
+  const does = $derived(kitchen.reference?.functions ?? []);
+  const labelOf = (name: string): string => does.find((d) => d.name === name)?.label ?? name;
   // The allergens of law; the rest is watched.
   const LEGAL = [
     'tree-nuts',
@@ -69,6 +70,12 @@
     }
   }
 
+  function take(event: Event): void {
+    const select = event.currentTarget as HTMLSelectElement;
+    if (select.value) functions = [...functions, select.value];
+    select.value = '';
+  }
+
   function toggle(mark: string): void {
     marks = marks.includes(mark) ? marks.filter((m) => m !== mark) : [...marks, mark];
   }
@@ -85,16 +92,22 @@
       </select>
     </p>
     <p class="line">
-      In a dough it works as
-      <Choice
-        label="What it does in a dough"
-        none="nothing in particular"
-        joined="and"
-        options={kitchen.reference?.functions ?? []}
-        chosen={functions}
-        onchange={(c) => (functions = c)}
-        after="."
-      />
+      <label for="own-does">In a dough it works as</label>
+      {#each functions as name (name)}
+        <button
+          type="button"
+          class="action"
+          aria-label="Not as {labelOf(name)}"
+          title="Take this away"
+          onclick={() => (functions = functions.filter((f) => f !== name))}>{labelOf(name)} ×</button
+        >
+      {/each}
+      <select id="own-does" class="field" value="" onchange={take}>
+        <option value="">{functions.length ? 'and as …' : 'nothing in particular'}</option>
+        {#each does.filter((d) => !functions.includes(d.name)) as d (d.name)}
+          <option value={d.name}>{d.label}</option>
+        {/each}
+      </select>
     </p>
     <p class="soft small">Swaps, usual doses, leavening and stages go by this, not by the name.</p>
     <fieldset>
