@@ -52,6 +52,11 @@ class Kitchen {
     return this.#roles.get(role)?.order ?? 99;
   }
 
+  /** What something works as in a dough. */
+  functionLabel(name: string): string {
+    return this.reference?.functions.find((f) => f.name === name)?.label ?? name;
+  }
+
   roleLabel(role: string): string {
     return this.#roles.get(role)?.label ?? role;
   }

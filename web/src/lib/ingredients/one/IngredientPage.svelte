@@ -58,6 +58,7 @@
       await push('/ingredients');
     });
 
+  const works = $derived(one?.whole.functions.map((f) => kitchen.functionLabel(f)).join(', '));
   const groups = [
     { name: 'composition', title: 'In 100 g' },
     { name: 'dough', title: 'In dough' },
@@ -89,7 +90,9 @@
       <RoleChip role={w.role} size={30} />
       <h1>{w.name}</h1>
       <span class="soft grow"
-        >{kitchen.roleLabel(w.role)}{w.own ? ', your own' : ''}{w.archived ? ', put away' : ''}</span
+        >{kitchen.roleLabel(w.role)}{w.own ? ', your own' : ''}{works ? `; works as ${works}` : ''}{w.archived
+          ? ', put away'
+          : ''}</span
       >
       <button
         class="action"

@@ -21,7 +21,6 @@
   let wrong = $state('');
   const known = $derived(kitchen.reference?.allergens ?? []);
   const does = $derived(kitchen.reference?.functions ?? []);
-  const labelOf = (name: string): string => does.find((d) => d.name === name)?.label ?? name;
   // The allergens of law; the rest is watched.
   const LEGAL = [
     'tree-nuts',
@@ -97,9 +96,10 @@
         <button
           type="button"
           class="action"
-          aria-label="Not as {labelOf(name)}"
+          aria-label="Not as {kitchen.functionLabel(name)}"
           title="Take this away"
-          onclick={() => (functions = functions.filter((f) => f !== name))}>{labelOf(name)} ×</button
+          onclick={() => (functions = functions.filter((f) => f !== name))}
+          >{kitchen.functionLabel(name)} ×</button
         >
       {/each}
       <select id="own-does" class="field" value="" onchange={take}>
