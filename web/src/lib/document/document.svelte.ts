@@ -23,7 +23,7 @@ export interface Noun<Content, Judgement> {
   isEmpty(content: Content): boolean;
   judge(content: Content, head: Head): Promise<Judgement>;
   /** Makes a draft that an older version kept in this browser one of today's. */
-  upgrade?(kept: object, content: Content): Content;
+  upgrade(kept: object, content: Content): Content;
 }
 
 /** A document on its bench: its content, what the core says of it, its revisions, undo, and how it is saved. */
@@ -96,7 +96,7 @@ export class Document<Content, Judgement> implements Undoable {
   async #restoreUnsaved(): Promise<void> {
     const kept = this.save.unsaved();
     if (!kept) return;
-    const content = kept.content ?? this.noun.upgrade?.(kept, this.content) ?? this.content;
+    const content = this.noun.upgrade(kept, this.content);
     const unsaved = { content, based_on: kept.based_on };
     if (this.noun.same(unsaved.content, this.content)) {
       this.save.adopt(await this.server.draft(this.head.id));

@@ -16,5 +16,8 @@ export const BLEND_NOUN: Noun<BlendContent, Judgement> = {
     return (await ask(api.POST('/api/v1/analyse', { body: { parts, use, brief_id } }))).data;
   },
   // Drafts of an older version held the parts alone.
-  upgrade: (kept, { use }) => ({ use, parts: (kept as { parts?: BlendContent['parts'] }).parts ?? [] })
+  upgrade(kept, { use }) {
+    const { content, parts = [] } = kept as { content?: BlendContent; parts?: BlendContent['parts'] };
+    return content ?? { use, parts };
+  }
 };

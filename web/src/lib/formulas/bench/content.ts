@@ -1,6 +1,6 @@
 import { api, ask } from '../../api/client';
 import type { Noun } from '../../document/document.svelte';
-import type { Content, FormulaJudgement } from '../types';
+import type { Content, FormulaJudgement, FormulaLine, When } from '../types';
 
 /** Returns a content as text that is the same for the same content. */
 export function fingerprint(content: Content): string {
@@ -39,5 +39,12 @@ export const FORMULA_NOUN: Noun<Content, FormulaJudgement> = {
   bench: (id) => `/formula/${id}`,
   same: sameContent,
   isEmpty: (content) => !content.lines.length,
-  judge: (content) => judge(content)
+  judge: (content) => judge(content),
+  // Lines of an older version called it their stage.
+  upgrade(kept) {
+    const { content } = kept as { content: Content };
+    type Old = FormulaLine & { stage?: When };
+    const lines = content.lines.map(({ stage, ...l }: Old) => ({ ...l, when: l.when ?? stage ?? 'dry' }));
+    return { ...content, lines };
+  }
 };

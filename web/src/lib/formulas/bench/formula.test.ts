@@ -33,6 +33,15 @@ describe('a formula on its bench', () => {
     expect(b.kept).toBe(true);
   });
 
+  it('finds what an older version left unsaved in this browser, whose lines had a stage', async () => {
+    const lines = [{ ingredient: 'water', mass_g: 640, stage: 'gel', note: '' }];
+    const old = { content: { ...CONTENT, lines }, based_on: 1, version: 4 };
+    localStorage.setItem('fallow-sieve.formula.5', JSON.stringify(old));
+    const b = await bench();
+    expect(b.lines).toEqual([{ ingredient: 'water', mass_g: 640, when: 'gel', note: '' }]);
+    localStorage.clear();
+  });
+
   it('takes back a change and does it again', async () => {
     const b = await bench();
     b.setLine(1, { mass_g: 800 });
