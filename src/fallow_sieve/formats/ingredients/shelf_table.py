@@ -17,7 +17,7 @@ from numpy.typing import NDArray
 from fallow_sieve.core.ingredients.functions import functions_named
 from fallow_sieve.core.ingredients.ingredient import PROPERTIES, Role
 from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
-from fallow_sieve.core.ingredients.plausible import HIGHEST, INSIDE, PARTS_OF_100_G, TOLERANCE_G, lowest_of
+from fallow_sieve.core.ingredients.plausible import HIGHEST, lowest_of
 from fallow_sieve.core.values.errors import BadInputError, nearest_names, shown
 from fallow_sieve.formats.shared.tables import Table, guarded, unguarded
 
@@ -210,16 +210,17 @@ def _triple(name: str, columns: Sequence[Sequence[str]], places: Mapping[str, in
         out = ~np.isnan(values) & ~np.isnan(typical) & ((values < lowest) | (values > highest) | np.isinf(values))
         if end:
             out &= ~bare  # what was worked out is no cell of the file
-        _refuse(found, out, head + end, values, f"it must be from {lowest:g} to {highest:g}")
+        refuse_where(found, out, head + end, values, f"it must be from {lowest:g} to {highest:g}")
     high = np.maximum(high, typical) if bare.all() else high
-    _refuse(found, ~bare & ((low > typical) | (high < typical)), head, typical, "low ≤ typical ≤ high")
-    _refuse(found, np.isnan(typical) & ~bare, head, low, "give the typical value too")
+    refuse_where(found, ~bare & ((low > typical) | (high < typical)), head, typical, "low ≤ typical ≤ high")
+    refuse_where(found, np.isnan(typical) & ~bare, head, low, "give the typical value too")
     if name == "density_g_per_ml":
-        _refuse(found, low <= 0, head, low, "it must be over 0")
+        refuse_where(found, low <= 0, head, low, "it must be over 0")
     return Triple(low, typical, high, bare)
 
 
-def _refuse(found: ShelfTable, bad: NDArray[np.bool_], column: str, values: FloatArray, right: str) -> None:
+def refuse_where(found: ShelfTable, bad: NDArray[np.bool_], column: str, values: FloatArray, right: str) -> None:
+    """Refuse the cells of `column` where `bad`, showing their `values`, with what would be right."""
     for n in np.flatnonzero(bad):
         found.refusals.append(Refusal(found.lines[n], column, f"{values[n]:g} will not do", right))
 
@@ -274,31 +275,3 @@ def _each(found: ShelfTable, column: str, holds: Callable[[str], bool], right: s
     if wrong:
         bad = [(n, text) for n, text in enumerate(texts) if text in wrong]
         found.refusals.extend(Refusal(found.lines[n], column, f"{shown(text)} will not do", right) for n, text in bad)
-
-
-def refuse_impossible(found: ShelfTable, so_far: Mapping[str, FloatArray]) -> None:
-    """Refuse rows whose parts do not fit into 100 g, with what is known `so_far` where a cell is blank.
-
-    `so_far` has a typical value (g per 100 g) for each row by nutrient, NaN where unknown.
-    """
-
-    def typical(name: str) -> FloatArray:
-        old = so_far.get(name, np.full(len(found.lines), np.nan))
-        triple = found.numbers.get(name)
-        return old if triple is None else np.where(np.isnan(triple.typical), old, triple.typical)
-
-    total = np.sum([np.nan_to_num(typical(n)) for n in PARTS_OF_100_G], axis=0)
-    changed = np.zeros(len(found.lines), dtype=bool)
-    for triple in found.numbers.values():
-        changed |= ~np.isnan(triple.typical)
-    _refuse(
-        found,
-        changed & (total > 100 + TOLERANCE_G),
-        HEADER_OF["carbohydrate_g"],
-        total,
-        "water, protein, fat, carbohydrate and ash add up to so many g in 100 g: are they per serving?",
-    )
-    for inner, outer in INSIDE:
-        a, b = typical(inner), typical(outer)
-        bad = changed & ~np.isnan(a) & ~np.isnan(b) & (a > b * 1.2 + TOLERANCE_G)
-        _refuse(found, bad, HEADER_OF[inner], a, f"no more than the {HEADER_OF[outer]} that holds it")

@@ -14,6 +14,7 @@ from sqlmodel import Session
 from fallow_sieve.core.ingredients.ingredient import Fact
 from fallow_sieve.core.values.changes import Change
 from fallow_sieve.core.values.estimates import exactly
+from fallow_sieve.formats.ingredients.shelf_sums import refuse_impossible
 from fallow_sieve.formats.ingredients.shelf_table import (
     HEADER_OF,
     NUMBERS,
@@ -22,7 +23,6 @@ from fallow_sieve.formats.ingredients.shelf_table import (
     Refusal,
     ShelfLine,
     ShelfTable,
-    refuse_impossible,
 )
 from fallow_sieve.store.ingredients.numbers import Stored, facts_in_force
 
