@@ -74,5 +74,5 @@ def test_no_folder_holds_more_than_eighteen_files():
 
 
 def test_the_solver_is_imported_in_one_file():
-    knowing = [m.__name__ for m in MODULES if "scipy.optimize" in Path(m.__file__).read_text(encoding="utf-8")]
+    knowing = [m.__name__ for m in MODULES if "from highspy" in Path(m.__file__).read_text(encoding="utf-8")]
     assert knowing == ["fallow_sieve.core.numerics.solver"]

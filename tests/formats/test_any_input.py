@@ -8,7 +8,7 @@ from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
 from fallow_sieve.core.blends.judgement import judge
-from fallow_sieve.core.numerics.solver import Effort
+from fallow_sieve.core.numerics.programs import Effort
 from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.formats.blends.answers import analysis_document
 from fallow_sieve.formats.blends.csv import read_blend_csv

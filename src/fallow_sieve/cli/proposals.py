@@ -12,7 +12,7 @@ from pathlib import Path
 from time import monotonic
 
 from fallow_sieve.cli.common import end_held, kitchen_at, read_file, say, use_asked
-from fallow_sieve.core.numerics.solver import Effort
+from fallow_sieve.core.numerics.programs import Effort
 from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.formats.blends.file import read_blend
 from fallow_sieve.formats.briefs.answers import MendOut, ProposalsOut, mend_document, proposals_document

@@ -13,7 +13,7 @@ from fallow_sieve.core.blends.blend import Blend, Part, check_parts, drawing_on
 from fallow_sieve.core.blends.fit import fit_to
 from fallow_sieve.core.blends.metrics import METRICS
 from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.numerics.solver import Effort
+from fallow_sieve.core.numerics.programs import Effort
 from fallow_sieve.core.optimise.bags import SEED, Bags, bags_of
 from fallow_sieve.core.optimise.mending import Mend, Mending, mend
 from fallow_sieve.core.optimise.posing import in_bins

@@ -13,7 +13,7 @@ from fallow_sieve.core.blends.fit import BandResult
 from fallow_sieve.core.blends.limits import Limits
 from fallow_sieve.core.ingredients.ingredient import Role
 from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.numerics.solver import Array, Effort
+from fallow_sieve.core.numerics.programs import Array, Effort
 from fallow_sieve.core.optimise.bags import SEED, Bags, bags_of
 from fallow_sieve.core.optimise.conflicts import Conflict, Give
 from fallow_sieve.core.optimise.explaining import Binding, More, Slack, explain_proposal, prices_of_more

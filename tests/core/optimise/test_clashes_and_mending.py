@@ -15,7 +15,7 @@ from fallow_sieve.core.blends.fit import BandChange, Use, UseBand, fit_to
 from fallow_sieve.core.blends.limits import Limits
 from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Role
 from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.numerics.solver import Effort
+from fallow_sieve.core.numerics.programs import Effort
 from fallow_sieve.core.optimise.bags import bags_of
 from fallow_sieve.core.optimise.conflicts import Conflict, conflicts_of, holds
 from fallow_sieve.core.optimise.explaining import explain_proposal, prices_of_more

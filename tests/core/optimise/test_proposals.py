@@ -17,7 +17,8 @@ from fallow_sieve.core.blends.fit import BandChange, Use, UseBand, fit_to
 from fallow_sieve.core.blends.limits import Limits
 from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Role
 from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.numerics.solver import Effort, Outcome, Program, prices, solve
+from fallow_sieve.core.numerics.programs import Effort, Outcome, Program
+from fallow_sieve.core.numerics.solver import prices, solve
 from fallow_sieve.core.optimise.aims import margin
 from fallow_sieve.core.optimise.fit_model import log_fit
 from fallow_sieve.core.optimise.model import differs, moved_pct, short_of

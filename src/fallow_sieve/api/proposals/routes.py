@@ -30,7 +30,7 @@ from fallow_sieve.api.proposals.models import (
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.blends.blend import Blend
 from fallow_sieve.core.blends.fit import rule_of_use
-from fallow_sieve.core.numerics.solver import Effort
+from fallow_sieve.core.numerics.programs import Effort
 from fallow_sieve.core.optimise.proposals import TIME_LIMIT_S
 from fallow_sieve.core.optimise.wishes import Aim
 from fallow_sieve.formats.briefs.file import body_of, wishes_of, write_brief

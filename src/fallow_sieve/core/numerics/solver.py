@@ -1,4 +1,4 @@
-"""Mixed-integer linear programs, stated row by row and solved with HiGHS through SciPy. The one file that knows it.
+"""Programs solved with HiGHS. The one file that knows it.
 
 Huangfu & Hall 2018, Math. Program. Comput. 10, 119–142 (the solver's simplex method).
 """
@@ -6,152 +6,111 @@ Huangfu & Hall 2018, Math. Program. Comput. 10, 119–142 (the solver's simplex 
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Iterable, Sequence
-from dataclasses import dataclass, field
-from enum import StrEnum
-from typing import Any
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
 
 import numpy as np
-from numpy.typing import NDArray
+from highspy import Highs, HighsLp, HighsModelStatus, HighsStatus, HighsVarType, MatrixFormat, SolutionStatus
 
-Array = NDArray[np.float64]
-Terms = Sequence[tuple[slice, Any]]
+from fallow_sieve.core.numerics.programs import UNLIMITED, Answer, Array, Effort, Outcome, Program
+
 GAP = 1e-7
 _SHORTEST_S = 0.05
+# Searches of a smaller program inside the search ask nobody whether to stop, for up to half a second each.
+_UNASKED = ("mip_heuristic_run_rins", "mip_heuristic_run_rens", "mip_heuristic_run_root_reduced_cost")
+_NOTHING = Answer(Outcome.NOTHING, np.empty(0), math.nan, math.inf)
+_IMPOSSIBLE = Answer(Outcome.INFEASIBLE, np.empty(0), math.nan, math.inf)
 
 
-class Outcome(StrEnum):
-    """How a search ended: proven best, stopped with one in hand, proven impossible, stopped with none."""
+class _Quiet(Highs):
+    """A solver that says nothing of itself, not even as it is made."""
 
-    OPTIMAL = "optimal"
-    STOPPED = "stopped"
-    INFEASIBLE = "infeasible"
-    NOTHING = "nothing"
-
-
-@dataclass(frozen=True, slots=True)
-class Answer:
-    """What a search found: values of the variables, the objective (minimised), and its relative gap (0 proven)."""
-
-    found: Outcome
-    values: Array
-    objective: float
-    gap: float
-
-    @property
-    def is_usable(self) -> bool:
-        """Whether there are values at all."""
-        return self.found in (Outcome.OPTIMAL, Outcome.STOPPED)
-
-
-@dataclass(frozen=True, slots=True)
-class Effort:
-    """How long a search may go on: seconds left, and whether it was told to stop, both asked between solves.
-
-    `map` runs independent solves: the built-in one after the other, or that of a pool side by side.
-    """
-
-    seconds_left: Callable[[], float] = lambda: math.inf
-    stopped: Callable[[], bool] = lambda: False
-    map: Callable[..., Iterable[Any]] = map
-
-    @property
-    def is_spent(self) -> bool:
-        """Whether nothing more should be begun."""
-        return self.stopped() or self.seconds_left() <= 0
-
-
-UNLIMITED = Effort()
-
-
-@dataclass(slots=True)
-class Program:
-    """A program being stated: low ≤ v ≤ high, rows low ≤ A v ≤ high, some variables whole numbers."""
-
-    low: list[float] = field(default_factory=list)
-    high: list[float] = field(default_factory=list)
-    whole: list[bool] = field(default_factory=list)
-    rows: list[tuple[Terms, float, float]] = field(default_factory=list)
-
-    def variables(
-        self, low: Array | Sequence[float], high: Array | Sequence[float], whole: Sequence[bool] | bool = False
-    ) -> slice:
-        """Add variables between `low` and `high`; return where they stand."""
-        start = len(self.low)
-        self.low += [float(x) for x in low]
-        self.high += [float(x) for x in high]
-        self.whole += [whole] * len(low) if isinstance(whole, bool) else list(whole)
-        return slice(start, len(self.low))
-
-    def row(self, terms: Terms, low: float = -math.inf, high: float = math.inf) -> None:
-        """Add the row low ≤ Σ coefficients × variables ≤ high."""
-        self.rows.append((terms, low, high))
-
-    def copy(self) -> Program:
-        """Return a program that can be stated further without changing this one."""
-        return Program(list(self.low), list(self.high), list(self.whole), list(self.rows))
-
-    def cost(self, terms: Terms) -> Array:
-        """Return the coefficients of Σ terms over all variables."""
-        return _vector(terms, len(self.low))
-
-
-def _vector(terms: Terms, width: int) -> Array:
-    line = np.zeros(width)
-    for at, coefficients in terms:
-        line[at] += coefficients
-    return line
+    def enableCallbacks(self) -> None:  # noqa: N802 (the base class names it)
+        """Be silent before the first thing that would be said."""
+        self.silent()
+        super().enableCallbacks()  # type: ignore[no-untyped-call]
 
 
 def solve(
-    program: Program, cost: Array, effort: Effort = UNLIMITED, *, presolve: bool = True, confirm: bool = True
+    program: Program,
+    cost: Array,
+    effort: Effort = UNLIMITED,
+    *,
+    presolve: bool = True,
+    confirm: bool = True,
+    begin: Array | None = None,
 ) -> Answer:
     """Return the values that minimise `cost` · v, to a relative gap of 1e-7, or why there are none.
 
-    With `confirm`, "infeasible" is asked again without presolve, which errs at times on limits that leave a hair.
+    `begin` holds values of the first so many variables of an answer known already; the solver completes them, and
+    takes no harm where they do not fit. With `confirm`, "infeasible" is asked again without presolve, which errs at
+    times on limits that leave a hair.
     """
-    answer = _solved(program, cost, effort, presolve)
+    answer = _solved(program, cost, effort, presolve, begin)
     if answer.found is Outcome.INFEASIBLE and presolve and confirm and not effort.is_spent:
-        return _solved(program, cost, effort, False)
+        return _solved(program, cost, effort, False, begin)
     return answer
 
 
-def _solved(program: Program, cost: Array, effort: Effort, presolve: bool) -> Answer:
-    from scipy.optimize import Bounds, LinearConstraint, milp  # loaded when something is first solved
-    from scipy.sparse import csc_array
-
+def _solved(program: Program, cost: Array, effort: Effort, presolve: bool, begin: Array | None) -> Answer:
+    if effort.stopped():
+        return _NOTHING
+    highs = _loaded(_laid_out(program), np.asarray(cost, dtype=float), program.whole)
+    highs.setOptionValue("presolve", "on" if presolve else "off")
     left = effort.seconds_left()
-    options = {"presolve": presolve, "mip_rel_gap": GAP}
     if math.isfinite(left):
-        options["time_limit"] = max(_SHORTEST_S, left)
-    matrix, low, high = _laid_out(program)
-    found = milp(
-        cost,
-        integrality=np.array(program.whole, dtype=int),
-        bounds=Bounds(program.low, program.high),
-        constraints=LinearConstraint(csc_array(matrix), low, high) if len(low) else (),
-        options=options,
-    )
-    return _translated(found)
+        highs.setOptionValue("time_limit", max(_SHORTEST_S, left))
+    if begin is not None:
+        highs.setSolution(len(begin), np.arange(len(begin), dtype=np.int32), np.asarray(begin, dtype=float))
+    if effort is not UNLIMITED:
+        _stop_when(highs, effort.stopped)
+    return _NOTHING if highs.run() == HighsStatus.kError else _translated(highs)
 
 
-def _laid_out(program: Program) -> tuple[Array, Array, Array]:
-    width = len(program.low)
-    matrix = np.zeros((len(program.rows), width))
-    for line, (terms, _, _) in zip(matrix, program.rows, strict=True):
-        for at, coefficients in terms:
-            line[at] += coefficients
-    return matrix, np.array([r[1] for r in program.rows]), np.array([r[2] for r in program.rows])
+def _stop_when(highs: Highs, stopped: Callable[[], bool]) -> None:
+    """Let a running solve ask whether to stop: at each node of its tree, and while it solves what has no tree."""
+    for asking in (highs.cbMipInterrupt, highs.cbSimplexInterrupt):
+        asking.subscribe(lambda event: event.interrupt(stopped()))
 
 
-def _translated(answer: object) -> Answer:
-    values, status = getattr(answer, "x", None), getattr(answer, "status", 4)
-    if values is None:
-        found = Outcome.INFEASIBLE if status == 2 else Outcome.NOTHING
-        return Answer(found, np.empty(0), math.nan, math.inf)
-    gap = getattr(answer, "mip_gap", None) or 0.0
-    found = Outcome.OPTIMAL if status == 0 else Outcome.STOPPED
-    return Answer(found, np.asarray(values), float(getattr(answer, "fun")), 0.0 if found is Outcome.OPTIMAL else gap)  # noqa: B009
+def _loaded(lp: HighsLp, cost: Array, whole: Sequence[bool]) -> Highs:
+    """A solver with the program in it; one thread, since independent solves run side by side."""
+    lp.col_cost_ = cost
+    if any(whole):
+        lp.integrality_ = [HighsVarType.kInteger if w else HighsVarType.kContinuous for w in whole]
+    highs = _Quiet()  # type: ignore[no-untyped-call]
+    for option, value in (("threads", 1), ("mip_rel_gap", GAP), *((x, False) for x in _UNASKED)):
+        highs.setOptionValue(option, value)
+    highs.passModel(lp)
+    return highs
+
+
+def _laid_out(program: Program) -> HighsLp:
+    """The program as the solver reads it: bounds, and the rows one after another with what is not 0."""
+    lines = [program.cost(terms) for terms, _, _ in program.rows]
+    places = [np.flatnonzero(line) for line in lines]
+    lp = HighsLp()
+    lp.num_col_, lp.num_row_ = len(program.low), len(lines)
+    lp.col_lower_, lp.col_upper_ = np.array(program.low), np.array(program.high)
+    lp.row_lower_, lp.row_upper_ = (np.array([r[side] for r in program.rows]) for side in (1, 2))
+    lp.a_matrix_.format_ = MatrixFormat.kRowwise
+    lp.a_matrix_.num_col_, lp.a_matrix_.num_row_ = lp.num_col_, lp.num_row_
+    lp.a_matrix_.start_ = np.cumsum([0, *(len(at) for at in places)])
+    lp.a_matrix_.index_ = np.concatenate([np.empty(0, dtype=int), *places])
+    lp.a_matrix_.value_ = np.concatenate([np.empty(0), *(line[at] for line, at in zip(lines, places, strict=True))])
+    return lp
+
+
+def _translated(highs: Highs) -> Answer:
+    status, info = highs.getModelStatus(), highs.getInfo()
+    if status in (HighsModelStatus.kInfeasible, HighsModelStatus.kUnboundedOrInfeasible):
+        return _IMPOSSIBLE
+    if info.primal_solution_status != SolutionStatus.kSolutionStatusFeasible:
+        return _NOTHING
+    values = np.array(highs.getSolution().col_value)
+    if status == HighsModelStatus.kOptimal:
+        return Answer(Outcome.OPTIMAL, values, info.objective_function_value, 0.0)
+    return Answer(Outcome.STOPPED, values, info.objective_function_value, info.mip_gap)
 
 
 @dataclass(frozen=True, slots=True)
@@ -164,21 +123,8 @@ class Duals:
 
 def prices(program: Program, cost: Array) -> Duals:
     """Return the optimum with every variable continuous, and what one unit more of each row's limit would add to it."""
-    from scipy.optimize import linprog
-
-    matrix, low, high = _laid_out(program)
-    upper, lower = np.isfinite(high), np.isfinite(low)
-    tops, bottoms = matrix[upper], -matrix[lower]
-    answer = linprog(
-        cost,
-        A_ub=np.vstack([tops, bottoms]),
-        b_ub=np.concatenate([high[upper], -low[lower]]),
-        bounds=list(zip(program.low, program.high, strict=True)),
-        method="highs",
-    )
-    found = np.zeros(len(low))
-    if answer.status == 0:
-        marginals = np.asarray(answer.ineqlin.marginals)
-        found[upper] += marginals[: int(upper.sum())]
-        found[lower] -= marginals[int(upper.sum()) :]
-    return Duals(_translated(answer), found)
+    highs = _loaded(_laid_out(program), np.asarray(cost, dtype=float), ())
+    highs.run()
+    answer = _translated(highs)
+    found = np.array(highs.getSolution().row_dual) if answer.is_usable else np.zeros(len(program.rows))
+    return Duals(answer, found)

@@ -14,7 +14,7 @@ import numpy as np
 
 from fallow_sieve.core.blends.fit import UseBand
 from fallow_sieve.core.blends.metrics import METRICS
-from fallow_sieve.core.numerics.solver import Array, Terms
+from fallow_sieve.core.numerics.programs import Array, Terms
 from fallow_sieve.core.optimise.linear_metrics import Form, form_of
 from fallow_sieve.core.optimise.model import Model
 from fallow_sieve.core.optimise.named_limits import cost_line

@@ -15,7 +15,7 @@ from fallow_sieve.core.blends.fit import Use, UseBand
 from fallow_sieve.core.blends.metrics import FIELD_OF_METRIC, METRICS, ROLE_SHARES
 from fallow_sieve.core.ingredients.ingredient import Ingredient
 from fallow_sieve.core.ingredients.shelf import Shelf, available_range
-from fallow_sieve.core.numerics.solver import Array
+from fallow_sieve.core.numerics.programs import Array
 from fallow_sieve.core.values.quantities import CupStandard, cup_ml
 
 DRAWS = 2000

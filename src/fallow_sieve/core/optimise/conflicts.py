@@ -14,7 +14,8 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from fallow_sieve.core.blends.metrics import METRICS
-from fallow_sieve.core.numerics.solver import UNLIMITED, Array, Effort, Outcome, Terms, solve
+from fallow_sieve.core.numerics.programs import UNLIMITED, Array, Effort, Outcome, Terms
+from fallow_sieve.core.numerics.solver import solve
 from fallow_sieve.core.optimise.model import Model, state
 from fallow_sieve.core.optimise.problem import Limit, Problem
 

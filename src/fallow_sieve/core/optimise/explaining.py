@@ -13,7 +13,8 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from fallow_sieve.core.blends.metrics import METRICS
-from fallow_sieve.core.numerics.solver import Array, Duals, prices
+from fallow_sieve.core.numerics.programs import Array
+from fallow_sieve.core.numerics.solver import Duals, prices
 from fallow_sieve.core.optimise.aims import Objective, add_margin, edge_count, edges_of, objective_of
 from fallow_sieve.core.optimise.fit_model import limits_of_floor, log_fit
 from fallow_sieve.core.optimise.linear_metrics import Mix, form_of

@@ -15,7 +15,7 @@ import numpy as np
 
 from fallow_sieve.core.blends.fit import UseBand
 from fallow_sieve.core.blends.metrics import METRICS
-from fallow_sieve.core.numerics.solver import UNLIMITED, Answer, Array, Effort, Terms
+from fallow_sieve.core.numerics.programs import UNLIMITED, Answer, Array, Effort, Terms
 from fallow_sieve.core.optimise.linear_metrics import Form
 from fallow_sieve.core.optimise.model import Model, add_difference, solve_kept, state
 from fallow_sieve.core.optimise.problem import Limit, Problem
@@ -229,7 +229,8 @@ def best_fit(
     for _ in range(_ROUNDS):
         model = base.copy()
         terms = add_fit(model, cuts)
-        answer, shares = solve_kept(model, -model.program.cost(terms), effort, presolve=presolve)
+        known = best.shares if best else None
+        answer, shares = solve_kept(model, -model.program.cost(terms), effort, presolve=presolve, known=known)
         if not answer.is_usable:
             return best or Fitted(shares, -math.inf, cuts, answer, False)
         points = log_fit(problem, shares)

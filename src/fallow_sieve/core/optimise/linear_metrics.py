@@ -14,7 +14,7 @@ import numpy as np
 from fallow_sieve.core.blends.metrics import FIELD_OF_METRIC, KNOWN_STARCH_NEEDED, METRICS, ROLE_SHARES
 from fallow_sieve.core.ingredients.ingredient import Ingredient
 from fallow_sieve.core.ingredients.shelf import available_range
-from fallow_sieve.core.numerics.solver import Array
+from fallow_sieve.core.numerics.programs import Array
 from fallow_sieve.core.values.estimates import Z_95
 from fallow_sieve.core.values.quantities import CupStandard, cup_ml
 

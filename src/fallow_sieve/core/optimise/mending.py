@@ -15,7 +15,7 @@ from fallow_sieve.core.blends.blend import Blend
 from fallow_sieve.core.blends.differences import OF_FLOUR
 from fallow_sieve.core.blends.fit import Fit, fit_to
 from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.numerics.solver import UNLIMITED, Array, Effort
+from fallow_sieve.core.numerics.programs import UNLIMITED, Array, Effort
 from fallow_sieve.core.optimise.fit_model import passing_limits
 from fallow_sieve.core.optimise.mending_moves import BenchShares, move_some
 from fallow_sieve.core.optimise.model import TOTAL_PCT, moved_pct, short_of

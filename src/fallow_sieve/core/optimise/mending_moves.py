@@ -6,7 +6,8 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from fallow_sieve.core.numerics.solver import Answer, Array, Effort, Program, solve
+from fallow_sieve.core.numerics.programs import Answer, Array, Effort, Program
+from fallow_sieve.core.numerics.solver import solve
 from fallow_sieve.core.optimise.model import EDGE, TOTAL_PCT, short_of
 from fallow_sieve.core.optimise.problem import Limit, Problem
 from fallow_sieve.core.optimise.wishes import MIN_SHARE_PCT

@@ -12,7 +12,8 @@ from dataclasses import dataclass, field
 
 import numpy as np
 
-from fallow_sieve.core.numerics.solver import UNLIMITED, Answer, Array, Effort, Program, Terms, solve
+from fallow_sieve.core.numerics.programs import UNLIMITED, Answer, Array, Effort, Program, Terms
+from fallow_sieve.core.numerics.solver import solve
 from fallow_sieve.core.optimise.problem import Limit, Problem
 from fallow_sieve.core.optimise.wishes import MIN_SHARE_PCT
 
@@ -53,6 +54,10 @@ class Model:
             if np.any(loose):
                 shares[loose] += (TOTAL_PCT - shares.sum()) * shares[loose] / shares[loose].sum()
         return shares
+
+    def values(self, shares: Array) -> Array:
+        """Return the values of the first variables, `x` and `z`, for a blend known already (% of flour base)."""
+        return np.concatenate([shares / self.unit, shares > 0])
 
     def copy(self) -> Model:
         """Return a model whose program can be stated further."""
@@ -200,14 +205,17 @@ def solve_kept(
     *,
     presolve: bool = True,
     confirm: bool = True,
+    known: Array | None = None,
 ) -> tuple[Answer, Array]:
     """Return the answer and its shares (% of flour base), with every limit kept as strictly as the judgement does.
 
+    The search begins from the shares `known`, where they are given: an answer to a program like this one.
     The solver forgives 1e-6 of a row; where an answer used that, the row is drawn in by as much and solved again.
     """
     tried = model
     for _ in range(_TRIES):
-        answer = solve(tried.program, cost, effort, presolve=presolve, confirm=confirm)
+        begin = None if known is None else model.values(known)
+        answer = solve(tried.program, cost, effort, presolve=presolve, confirm=confirm, begin=begin)
         if not answer.is_usable:
             return answer, np.zeros(model.problem.count)
         shares = model.shares(answer)

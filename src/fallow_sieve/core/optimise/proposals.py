@@ -16,7 +16,7 @@ from fallow_sieve.core.blends.analysis import Analysis, analyse
 from fallow_sieve.core.blends.blend import Blend, Part
 from fallow_sieve.core.blends.fit import Fit, fit_to
 from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.numerics.solver import UNLIMITED, Answer, Array, Effort
+from fallow_sieve.core.numerics.programs import UNLIMITED, Answer, Array, Effort
 from fallow_sieve.core.optimise.aims import (
     Objective,
     add_margin,
@@ -236,11 +236,16 @@ def _within(
     best: tuple[Array, float] | None = None
     for _ in range(_ROUNDS):
         model = with_floor(problem, floor, cuts, earlier)
-        answer, shares = _least_margin(model, effort) if objective is None else _linear(model, objective, effort)
+        if effort.is_spent:
+            return best
+        known = best[0] if best else (start.shares if earlier else None)
+        answer, shares = (
+            _least_margin(model, effort, known) if objective is None else _linear(model, objective, effort, known)
+        )
         if not answer.is_usable:
             return best
         best = shares, answer.gap
-        if log_fit(problem, shares) >= floor - RIGHT_TO or effort.is_spent:
+        if log_fit(problem, shares) >= floor - RIGHT_TO:
             return best
         cuts = refined(problem, shares, cuts)
     return best
@@ -259,16 +264,16 @@ def with_floor(
     return model
 
 
-def _linear(model: Model, objective: Objective, effort: Effort) -> tuple[Answer, Array]:
+def _linear(model: Model, objective: Objective, effort: Effort, known: Array | None) -> tuple[Answer, Array]:
     """Minimise a linear aim; of the blends with the fewest bins, the one with the widest margin."""
     terms = objective.terms(model)
     if objective.aim is Aim.FEWEST_BINS:
         model = model.copy()
         terms = [*terms, (add_margin(model), -_MARGIN_IN_BINS)]
-    return solve_kept(model, model.program.cost(terms), effort)
+    return solve_kept(model, model.program.cost(terms), effort, known=known)
 
 
-def _least_margin(model: Model, effort: Effort) -> tuple[Answer, Array]:
+def _least_margin(model: Model, effort: Effort, known: Array | None) -> tuple[Answer, Array]:
     """Maximise the least margin; of equal ones take the mildest, with few bins."""
     ratios = any(f.is_ratio for f in model.problem.forms.values())
     at = 0.0
@@ -276,7 +281,7 @@ def _least_margin(model: Model, effort: Effort) -> tuple[Answer, Array]:
     for _ in range(_ROUNDS if ratios else 1):
         tried = model.copy()
         terms = [(add_margin(tried, at), -1.0), *((v, _TIE * np.asarray(c)) for v, c in mildness(tried))]
-        answer, shares = solve_kept(tried, tried.program.cost(terms), effort)
+        answer, shares = solve_kept(tried, tried.program.cost(terms), effort, known=best[1] if best else known)
         if not answer.is_usable:
             break
         now = margin(model.problem, shares)

@@ -6,7 +6,8 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.numerics.solver import UNLIMITED, Effort, solve
+from fallow_sieve.core.numerics.programs import UNLIMITED, Effort
+from fallow_sieve.core.numerics.solver import solve
 from fallow_sieve.core.optimise.conflicts import Conflict, conflicts_of, loosened
 from fallow_sieve.core.optimise.model import state
 from fallow_sieve.core.optimise.problem import Limit, Problem

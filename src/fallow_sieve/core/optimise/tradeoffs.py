@@ -11,7 +11,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from fallow_sieve.core.numerics.solver import UNLIMITED, Array, Effort, Terms
+from fallow_sieve.core.numerics.programs import UNLIMITED, Array, Effort, Terms
 from fallow_sieve.core.optimise.aims import Objective, add_margin, margin, objective_of, without_data
 from fallow_sieve.core.optimise.fit_model import Fitted, best_fit
 from fallow_sieve.core.optimise.model import Model, solve_kept
