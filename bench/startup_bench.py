@@ -32,6 +32,11 @@ def main() -> None:
         commands = {
             "flask, sqlmodel, numpy": [python, "-c", "import flask, sqlmodel, numpy"],
             "--help": [*tool, "--help"],
+            "backup": [
+                "bash",
+                "-c",
+                f"rm -f {folder}/copy.db; exec {python} -m fallow_sieve backup {folder}/copy.db --db {db}",
+            ],
             "init, there already": [*tool, "init", "--db", db],
             "analyse FILE": [*tool, "analyse", str(blend)],
             "serve, until it listens": [python, "-c", SERVED.format(db)],

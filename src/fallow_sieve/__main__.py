@@ -1,5 +1,5 @@
 """Lets `python -m fallow_sieve` stand for the `fallow-sieve` command."""
 
-from fallow_sieve.cli.app import main
+from fallow_sieve.cli import main
 
 main()

@@ -5,7 +5,7 @@ from __future__ import annotations
 import sqlite3
 from pathlib import Path
 
-from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values import BadInputError
 
 
 def backup(path: Path, target: Path) -> None:

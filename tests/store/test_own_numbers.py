@@ -23,10 +23,10 @@ from fallow_sieve.store.ingredients.ingredients import (
     save_ingredient,
     take_number,
 )
+from fallow_sieve.store.ingredients.library import refresh_library
 from fallow_sieve.store.ingredients.lots import add_lot, get_lot, lots_of, save_lot
 from fallow_sieve.store.ingredients.numbers import fact_of, layers_of, stored
 from fallow_sieve.store.ingredients.panels_and_tests import add_panel, add_test, withdraw_panel, withdraw_test
-from fallow_sieve.store.library import refresh_library
 
 TODAY = date(2026, 3, 14)
 NOW = "2026-03-14T09:30:00Z"
@@ -225,7 +225,7 @@ def test_the_librarys_own_cannot_be_renamed_but_put_away_and_stays_so_when_it_is
         with pytest.raises(BadInputError, match="copy it"):
             save_ingredient(session, TEFF, values, 1)
         save_ingredient(session, TEFF, {"name": "Teff flour", "archived": True}, 1)
-    monkeypatch.setattr("fallow_sieve.store.library.library_version", lambda: "a newer one")
+    monkeypatch.setattr("fallow_sieve.store.ingredients.library.library_version", lambda: "a newer one")
     with store.writing() as session:
         refresh_library(session)
     assert shelf(store)[TEFF].archived

@@ -19,11 +19,11 @@ from fallow_sieve.core.blends.limits import Limits
 from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Quality, Role
 from fallow_sieve.core.values.estimates import exactly
 from fallow_sieve.reference.ingredients import library
-from fallow_sieve.store import library as bundled
 from fallow_sieve.store.blends import BLENDS
 from fallow_sieve.store.briefs import add_brief, get_brief, list_briefs, save_brief
 from fallow_sieve.store.database import open_engine
 from fallow_sieve.store.errors import NotFoundError, StaleSaveError, UnusableError
+from fallow_sieve.store.ingredients import library as bundled
 from fallow_sieve.store.ingredients.ingredients import add_own_ingredients
 from fallow_sieve.store.ingredients.numbers import put_numbers
 from fallow_sieve.store.kitchen import touch_shelf

@@ -28,9 +28,8 @@ from fallow_sieve.api.proposals import routes as proposals
 from fallow_sieve.api.recipes import routes as recipes
 from fallow_sieve.api.reference import routes as reference
 from fallow_sieve.api.security import register_security
-from fallow_sieve.devices.scale import Scale, SimulatedScale
-from fallow_sieve.store.errors import NotFoundError
-from fallow_sieve.store.kitchen_store import KitchenStore
+from fallow_sieve.devices import Scale, SimulatedScale
+from fallow_sieve.store import KitchenStore, NotFoundError
 
 API = "/api/v1"
 OWN_NAMES = ["localhost", "127.0.0.1", "[::1]"]

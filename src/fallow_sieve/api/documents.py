@@ -26,10 +26,9 @@ from fallow_sieve.api.models import (
     head_out,
 )
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.services.kitchen import KitchenNow
-from fallow_sieve.store.briefs import get_brief
-from fallow_sieve.store.documents import Documents, Draft, Head, Revision
+from fallow_sieve.store import Documents, Draft, Head, Revision, get_brief
 
 ContentT = TypeVar("ContentT")
 

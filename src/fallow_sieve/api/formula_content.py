@@ -7,10 +7,10 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from fallow_sieve.api.models import Grams, In, Out, Parts, RevisionNumber, RowId, Slug, as_parts
-from fallow_sieve.core.blends.blend import Part
-from fallow_sieve.core.formulas.formula import CONSISTENCIES, MAX_LINES, MAX_METHOD, Formula, Line, When
-from fallow_sieve.core.values.pins import Pin
-from fallow_sieve.formats.formulas.file import LineName
+from fallow_sieve.core.blends import Part
+from fallow_sieve.core.formulas import CONSISTENCIES, MAX_LINES, MAX_METHOD, Formula, Line, When
+from fallow_sieve.core.values import Pin
+from fallow_sieve.formats.formulas import LineName
 
 School = Literal["by-moisture", "gum", "psyllium", "gels", "none"]
 

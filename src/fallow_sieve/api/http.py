@@ -14,11 +14,10 @@ from pydantic import BaseModel, RootModel, TypeAdapter
 from pydantic_core import SchemaSerializer
 
 from fallow_sieve.api.problems import detail_of
-from fallow_sieve.core.values.errors import BadInputError, shown
-from fallow_sieve.formats.shared.strict_json import parse_json
-from fallow_sieve.formats.shared.validating import validate
+from fallow_sieve.core.values import BadInputError, shown
+from fallow_sieve.formats.shared import parse_json, validate
 from fallow_sieve.services.kitchen import KitchenNow, kitchen_now
-from fallow_sieve.store.kitchen_store import KitchenStore
+from fallow_sieve.store import KitchenStore
 
 ModelT = TypeVar("ModelT", bound=BaseModel)
 PAGE_LIMIT = 100

@@ -6,9 +6,9 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from fallow_sieve.core.blends.blend import MAX_MASS_G, MAX_PARTS, Part
-from fallow_sieve.formats.shared.strict import SLUG_PATTERN
-from fallow_sieve.store.documents import Head
+from fallow_sieve.core.blends import MAX_MASS_G, MAX_PARTS, Part
+from fallow_sieve.formats.shared import SLUG_PATTERN
+from fallow_sieve.store import Head
 
 Slug = Annotated[str, Field(pattern=SLUG_PATTERN, max_length=80)]
 Name = Annotated[str, Field(min_length=1, max_length=120, pattern=r"\S")]

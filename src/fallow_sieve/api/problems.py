@@ -9,8 +9,8 @@ from flask import Flask, Response, json, request
 from sqlalchemy.exc import DBAPIError
 from werkzeug.exceptions import HTTPException
 
-from fallow_sieve.core.values.errors import BadInputError, FallowSieveError
-from fallow_sieve.store.errors import InUseError, NotFoundError, StaleSaveError
+from fallow_sieve.core.values import BadInputError, FallowSieveError
+from fallow_sieve.store import InUseError, NotFoundError, StaleSaveError
 
 _STATUS: tuple[tuple[type[FallowSieveError], int, str], ...] = (
     (StaleSaveError, 412, "Saved by someone else in between"),

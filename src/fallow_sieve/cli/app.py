@@ -8,7 +8,7 @@ from typing import Annotated
 
 import typer
 
-from fallow_sieve.core.values.errors import FallowSieveError
+from fallow_sieve.core.values import FallowSieveError
 
 BAD_INPUT = 2
 DEFAULT_DB = Path("fallow-sieve.db")

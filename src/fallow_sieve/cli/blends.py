@@ -6,16 +6,13 @@ from dataclasses import replace
 from pathlib import Path
 
 from fallow_sieve.cli.common import end_held, kitchen_at, read_file, say, use_asked
-from fallow_sieve.core.blends.judgement import Judgement
-from fallow_sieve.core.blends.metrics import METRICS
-from fallow_sieve.core.ingredients.side_by_side import OnBasis
-from fallow_sieve.core.ingredients.side_by_side import compare as compare_flours
-from fallow_sieve.core.values.errors import BadInputError, shown
-from fallow_sieve.core.values.quantities import Basis, parse_basis
-from fallow_sieve.formats.blends.answers import analysis_document
-from fallow_sieve.formats.blends.file import read_blend
-from fallow_sieve.formats.ingredients.answers import comparison_document
-from fallow_sieve.services.blends import judged
+from fallow_sieve.core.blends import METRICS, Judgement
+from fallow_sieve.core.ingredients import OnBasis
+from fallow_sieve.core.ingredients import compare as compare_flours
+from fallow_sieve.core.values import BadInputError, Basis, parse_basis, shown
+from fallow_sieve.formats.blends import analysis_document, read_blend
+from fallow_sieve.formats.ingredients import comparison_document
+from fallow_sieve.services.blends import judged_blend
 
 
 def analyse(path: str, use: str | None, json: bool, db: Path | None, cup: str | None) -> None:
@@ -23,7 +20,7 @@ def analyse(path: str, use: str | None, json: bool, db: Path | None, cup: str | 
     document = read_blend(read_file(path))
     kitchen = kitchen_at(db, cup).with_ingredients(document.ingredients)
     chosen = use_asked(use, document.blend.use)
-    judgement = judged(replace(document.blend, use=chosen.slug if chosen else None), kitchen)
+    judgement = judged_blend(replace(document.blend, use=chosen.slug if chosen else None), kitchen)
     say(analysis_document(judgement), _told(judgement), json=json)
     end_held(judgement.is_held)
 

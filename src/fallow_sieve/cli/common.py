@@ -10,9 +10,8 @@ from pathlib import Path
 import typer
 from pydantic import BaseModel
 
-from fallow_sieve.core.blends.fit import Use
-from fallow_sieve.core.values.errors import BadInputError, shown
-from fallow_sieve.core.values.quantities import CupStandard
+from fallow_sieve.core.blends import Use
+from fallow_sieve.core.values import BadInputError, CupStandard, shown
 from fallow_sieve.services.kitchen import KitchenNow, bundled_kitchen, kitchen_now, use_named
 
 HELD = 1  # the exit code of a "no"
@@ -34,7 +33,7 @@ def kitchen_at(db: Path | None, cup: str | None) -> KitchenNow:
         return bundled_kitchen(cup_named(cup or CupStandard.US))
     if not db.is_file():
         raise BadInputError(f"there is no database {str(db)!r}", right="make one with fallow-sieve init --db PATH")
-    from fallow_sieve.store.kitchen_store import KitchenStore
+    from fallow_sieve.store import KitchenStore
 
     store = KitchenStore(db)
     found = kitchen_now(store, datetime.now(UTC).date())

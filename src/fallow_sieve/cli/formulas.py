@@ -6,19 +6,14 @@ from dataclasses import replace
 from pathlib import Path
 
 from fallow_sieve.cli.common import end_held, kitchen_at, read_file, say, use_asked
-from fallow_sieve.core.baking.ovens import in_words, parse_oven
-from fallow_sieve.core.formulas.judgement import FormulaJudgement
-from fallow_sieve.core.values.bands import Status
-from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.core.values.pins import Pin
-from fallow_sieve.core.values.words import grams
-from fallow_sieve.formats.blends.file import read_blend
-from fallow_sieve.formats.formulas.answers import formula_answer
-from fallow_sieve.formats.formulas.file import formula_dict, read_formula
-from fallow_sieve.formats.formulas.scaling_answers import temperature_answer
-from fallow_sieve.formats.recipes.answers import ConvertAnswer, convert_answer
-from fallow_sieve.reference.formulas import marks
-from fallow_sieve.services.formulas import judged
+from fallow_sieve.core.baking import in_words, parse_oven
+from fallow_sieve.core.formulas import FormulaJudgement
+from fallow_sieve.core.values import BadInputError, Pin, Status, grams
+from fallow_sieve.formats.blends import read_blend
+from fallow_sieve.formats.formulas import formula_answer, formula_dict, read_formula, temperature_answer
+from fallow_sieve.formats.recipes import ConvertAnswer, convert_answer
+from fallow_sieve.reference import marks
+from fallow_sieve.services.formulas import judged_formula
 from fallow_sieve.services.recipes import make_over, read_text
 
 
@@ -27,7 +22,7 @@ def judge(path: str, use: str | None, json: bool, db: Path | None, cup: str | No
     document = read_formula(read_file(path, "a formula file"))
     kitchen = kitchen_at(db, cup).with_ingredients(document.ingredients)
     chosen = use_asked(use, document.formula.use)
-    judgement = judged(replace(document.formula, use=chosen.slug if chosen else None), kitchen)
+    judgement = judged_formula(replace(document.formula, use=chosen.slug if chosen else None), kitchen)
     say(formula_answer(judgement), _told(judgement, kitchen.temp_unit), json=json)
     end_held(any(g.status is Status.HELD for g in judgement.gauges))
 

@@ -7,8 +7,8 @@ from pathlib import Path
 
 import typer
 
-from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.store.kitchen_store import KitchenStore
+from fallow_sieve.core.values import BadInputError
+from fallow_sieve.store import KitchenStore
 
 
 def init(db: Path) -> None:
@@ -19,7 +19,7 @@ def init(db: Path) -> None:
 
 def demo(db: Path, fresh: bool) -> None:
     """Make the demo kitchen unless it is there already."""
-    from fallow_sieve.demo.kitchen import fill
+    from fallow_sieve.demo import fill
 
     if fresh:
         for suffix in ("", "-wal", "-shm"):
@@ -38,7 +38,7 @@ def serve(db: Path, host: str, port: int, with_demo: bool) -> None:
 
     application = create_app(_writable(db), only_this_machine=host in ("127.0.0.1", "localhost", "::1"))
     if with_demo:
-        from fallow_sieve.demo.kitchen import fill
+        from fallow_sieve.demo import fill
 
         fill(application.extensions["kitchen"], datetime.now(UTC))
     try:

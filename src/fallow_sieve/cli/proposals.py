@@ -13,10 +13,9 @@ from time import monotonic
 
 from fallow_sieve.cli.common import end_held, kitchen_at, read_file, say, use_asked
 from fallow_sieve.core.numerics.programs import Effort
-from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.formats.blends.file import read_blend
-from fallow_sieve.formats.briefs.answers import MendOut, ProposalsOut, mend_document, proposals_document
-from fallow_sieve.formats.briefs.file import read_brief
+from fallow_sieve.core.values import BadInputError
+from fallow_sieve.formats.blends import read_blend
+from fallow_sieve.formats.briefs import MendOut, ProposalsOut, mend_document, proposals_document, read_brief
 from fallow_sieve.services.mending import mended
 from fallow_sieve.services.proposals import found_for, posed
 

@@ -8,12 +8,9 @@ from pathlib import Path
 from typing import Any
 
 from fallow_sieve.cli.common import kitchen_at, read_file, say
-from fallow_sieve.core.formulas.formula import Line
-from fallow_sieve.core.formulas.tins import parse_tin
-from fallow_sieve.core.values.errors import BadInputError, QuantityError, shown
-from fallow_sieve.core.values.words import grams
-from fallow_sieve.formats.formulas.file import formula_dict, read_formula
-from fallow_sieve.formats.formulas.scaling_answers import ScaleAnswer, scale_answer
+from fallow_sieve.core.formulas import Line, parse_tin
+from fallow_sieve.core.values import BadInputError, QuantityError, grams, shown
+from fallow_sieve.formats.formulas import ScaleAnswer, formula_dict, read_formula, scale_answer
 from fallow_sieve.services.scaling import Scaling, scaled
 
 

@@ -7,13 +7,9 @@ from datetime import date, datetime, timedelta
 
 from sqlmodel import Session
 
-from fallow_sieve.core.blends.blend import Blend, Part
-from fallow_sieve.core.ingredients.bench_tests import Soak
-from fallow_sieve.core.ingredients.ingredient import Fact, Quality
-from fallow_sieve.core.ingredients.lots import Lot
-from fallow_sieve.core.ingredients.plausible import range_for
-from fallow_sieve.core.ingredients.sieve_grading import OnMesh
-from fallow_sieve.core.values.quantities import CupStandard, SpoonStandard
+from fallow_sieve.core.blends import Blend, Part
+from fallow_sieve.core.ingredients import Fact, Lot, OnMesh, Quality, Soak, range_for
+from fallow_sieve.core.values import CupStandard, SpoonStandard
 from fallow_sieve.demo.findings import (
     LABELS,
     LOTS_OF_BLENDS,
@@ -31,7 +27,7 @@ from fallow_sieve.demo.findings import (
 )
 from fallow_sieve.demo.formulas import PANTRY, add_formulas
 from fallow_sieve.demo.scenario import BINS, BLENDS, BRIEFS, Bin, DemoBlend, Mix
-from fallow_sieve.formats.ingredients.shelf_table import slug_of
+from fallow_sieve.formats.ingredients import slug_of
 from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.own_numbers import (
     CupReadings,
@@ -43,13 +39,9 @@ from fallow_sieve.services.own_numbers import (
     record_test,
 )
 from fallow_sieve.services.panels import TypedPanel, record_panel
-from fallow_sieve.store.blends import BLENDS as DOCUMENTS
-from fallow_sieve.store.briefs import add_brief, limits_of, list_briefs
-from fallow_sieve.store.documents import Draft
-from fallow_sieve.store.ingredients.ingredients import copy_ingredient, put_number
-from fallow_sieve.store.ingredients.lots import add_lot, all_lots
-from fallow_sieve.store.kitchen import save_settings, settings_of
-from fallow_sieve.store.kitchen_store import KitchenStore
+from fallow_sieve.store import BLENDS as DOCUMENTS
+from fallow_sieve.store import Draft, KitchenStore, add_brief, limits_of, list_briefs, save_settings, settings_of
+from fallow_sieve.store.ingredients import add_lot, all_lots, copy_ingredient, put_number
 
 _TESTED = "supplier's test, at most"
 

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from threading import Lock
 from typing import Protocol
 
-from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values import BadInputError
 
 MOST_G = 20_000.0
 

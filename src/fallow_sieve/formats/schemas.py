@@ -7,15 +7,11 @@ from pathlib import Path
 
 from pydantic import BaseModel
 
-from fallow_sieve.formats.blends.answers import AnalysisDocument
-from fallow_sieve.formats.blends.file import BlendFile
-from fallow_sieve.formats.briefs.answers import MendOut, ProposalsOut
-from fallow_sieve.formats.briefs.file import BriefFile
-from fallow_sieve.formats.formulas.answers import FormulaAnswer
-from fallow_sieve.formats.formulas.file import FormulaFile
-from fallow_sieve.formats.formulas.scaling_answers import ScaleAnswer, TemperatureAnswer
-from fallow_sieve.formats.ingredients.answers import ComparisonDocument
-from fallow_sieve.formats.recipes.answers import ConvertAnswer
+from fallow_sieve.formats.blends import AnalysisDocument, BlendFile
+from fallow_sieve.formats.briefs import BriefFile, MendOut, ProposalsOut
+from fallow_sieve.formats.formulas import FormulaAnswer, FormulaFile, ScaleAnswer, TemperatureAnswer
+from fallow_sieve.formats.ingredients import ComparisonDocument
+from fallow_sieve.formats.recipes import ConvertAnswer
 
 FOLDER = Path(__file__).with_name("schemas")
 MODELS: dict[str, type[BaseModel]] = {

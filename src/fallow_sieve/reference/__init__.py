@@ -1,1 +1,29 @@
 """The bundled tables (CSV, each row one fact with its source or basis) and one small loader each."""
+
+from fallow_sieve.reference.formulas import formula_rules, marks, poor_candidates, swap_rules, tin_fills
+from fallow_sieve.reference.ingredients import library, library_shelf
+from fallow_sieve.reference.kitchen import eggs
+from fallow_sieve.reference.listing import diets, traits
+from fallow_sieve.reference.names import aliases, look_alikes
+from fallow_sieve.reference.recipes import egg_of, words
+from fallow_sieve.reference.sieving import grit_mapping
+from fallow_sieve.reference.uses import rules
+
+__all__ = [
+    "aliases",
+    "diets",
+    "egg_of",
+    "eggs",
+    "formula_rules",
+    "grit_mapping",
+    "library",
+    "library_shelf",
+    "look_alikes",
+    "marks",
+    "poor_candidates",
+    "rules",
+    "swap_rules",
+    "tin_fills",
+    "traits",
+    "words",
+]

@@ -7,16 +7,11 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from functools import cache
 
-from fallow_sieve.core.baking.ovens import GasMark
-from fallow_sieve.core.baking.phases import Doneness, Pan, Phase
-from fallow_sieve.core.formulas.judgement import FormulaRules
-from fallow_sieve.core.formulas.leavening import LeaveningRule, Usual
-from fallow_sieve.core.formulas.swaps.swap import EggReplacer, FatRule, SwapRules, Sweetener, Thickener
-from fallow_sieve.core.formulas.tins import FillRule
-from fallow_sieve.core.formulas.unusual_shares import UsualShare
-from fallow_sieve.core.formulas.water import HydrationBand
-from fallow_sieve.core.ingredients.functions import Function
-from fallow_sieve.core.values.estimates import Range
+from fallow_sieve.core.baking import Doneness, GasMark, Pan, Phase
+from fallow_sieve.core.formulas import FillRule, FormulaRules, HydrationBand, LeaveningRule, Usual, UsualShare
+from fallow_sieve.core.formulas.swaps import EggReplacer, FatRule, SwapRules, Sweetener, Thickener
+from fallow_sieve.core.ingredients import Function
+from fallow_sieve.core.values import Range
 from fallow_sieve.reference.doughs import (
     LeaveningRow,
     bake_phases,

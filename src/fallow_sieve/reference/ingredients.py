@@ -6,10 +6,8 @@ from collections import defaultdict
 from dataclasses import dataclass
 from functools import cache
 
-from fallow_sieve.core.ingredients.functions import Function
-from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Quality, Role
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.estimates import Range, exactly
+from fallow_sieve.core.ingredients import Fact, Function, Ingredient, Quality, Role, Shelf
+from fallow_sieve.core.values import Range, exactly
 from fallow_sieve.reference.tables import read_table
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from functools import cache
 
-from fallow_sieve.core.ingredients.filters import Diet, Trait
+from fallow_sieve.core.ingredients import Diet, Trait
 from fallow_sieve.reference.tables import read_table
 
 

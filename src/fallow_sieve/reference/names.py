@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import cache
 
-from fallow_sieve.core.ingredients.search import LookAlike
+from fallow_sieve.core.ingredients import LookAlike
 from fallow_sieve.reference.tables import read_table
 
 

@@ -6,12 +6,9 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from functools import cache
 
-from fallow_sieve.core.ingredients.ingredient import Ingredient
-from fallow_sieve.core.recipes.amounts import Unit
-from fallow_sieve.core.recipes.lines import Piece, Words
-from fallow_sieve.core.recipes.names import Lexicon, Meaning, lexicon
-from fallow_sieve.core.values.estimates import Range, around
-from fallow_sieve.core.values.quantities import CupStandard, SpoonStandard, cup_ml, tablespoon_ml, teaspoon_ml
+from fallow_sieve.core.ingredients import Ingredient
+from fallow_sieve.core.recipes import Lexicon, Meaning, Piece, Unit, Words, lexicon
+from fallow_sieve.core.values import CupStandard, Range, SpoonStandard, around, cup_ml, tablespoon_ml, teaspoon_ml
 from fallow_sieve.reference.ingredients import library
 from fallow_sieve.reference.kitchen import EggRow, eggs
 from fallow_sieve.reference.names import aliases

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from functools import cache
 
-from fallow_sieve.core.ingredients.sieve_grading import GritPoint
+from fallow_sieve.core.ingredients import GritPoint
 from fallow_sieve.reference.tables import read_table
 
 

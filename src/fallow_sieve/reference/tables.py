@@ -8,7 +8,7 @@ from dataclasses import fields
 from importlib.resources import files
 from typing import Any, TypeVar, get_type_hints
 
-from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values import BadInputError
 
 RowT = TypeVar("RowT")
 

@@ -6,9 +6,7 @@ from collections import defaultdict
 from dataclasses import dataclass
 from functools import cache
 
-from fallow_sieve.core.blends.binder_load import DoseBand
-from fallow_sieve.core.blends.fit import Use, UseBand
-from fallow_sieve.core.blends.judgement import Rules
+from fallow_sieve.core.blends import DoseBand, Rules, Use, UseBand
 from fallow_sieve.reference.tables import read_table
 
 

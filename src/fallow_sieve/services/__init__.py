@@ -2,3 +2,22 @@
 
 One module a noun. No server and no command line in here: what comes in are values, and so is what goes out.
 """
+
+__all__ = [
+    "blend_standing",
+    "blends",
+    "briefs",
+    "formulas",
+    "kitchen",
+    "learning",
+    "mending",
+    "own_numbers",
+    "panels",
+    "proposals",
+    "recipes",
+    "scaling",
+    "searching",
+    "shelf",
+    "shelf_files",
+    "transfer",
+]

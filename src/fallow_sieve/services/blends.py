@@ -1,36 +1,34 @@
-"""Blends at work: judged, composed, compared, explained, in one line each, in and out of files."""
+"""Blends at work: judged, composed, compared, explained, in and out of files."""
 
 from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from typing import Literal
 
-from sqlmodel import Session
-
-from fallow_sieve.core.blends.analysis import analyse
-from fallow_sieve.core.blends.blend import Blend, Part, check_parts, drawing_on
-from fallow_sieve.core.blends.composing import add_part, scale_to, set_flour_share
-from fallow_sieve.core.blends.differences import Difference, difference
-from fallow_sieve.core.blends.explanation import Explanation, explain
-from fallow_sieve.core.blends.judgement import Judgement, judge
-from fallow_sieve.core.blends.on_basis import of_mix
-from fallow_sieve.core.ingredients.ingredient import Ingredient
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.ingredients.side_by_side import OnBasis
-from fallow_sieve.core.values.bands import Status
-from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.core.values.quantities import parse_basis
-from fallow_sieve.reference.ingredients import library_shelf
-from fallow_sieve.reference.uses import rules
+from fallow_sieve.core.blends import (
+    Blend,
+    Difference,
+    Explanation,
+    Judgement,
+    Part,
+    add_part,
+    analyse,
+    check_parts,
+    difference,
+    drawing_on,
+    explain,
+    judge,
+    of_mix,
+    scale_to,
+    set_flour_share,
+)
+from fallow_sieve.core.ingredients import Ingredient, OnBasis, Shelf
+from fallow_sieve.core.values import BadInputError, parse_basis
+from fallow_sieve.reference import library_shelf, rules
 from fallow_sieve.services.kitchen import KitchenNow, use_named
-from fallow_sieve.store.blends import BLENDS
-from fallow_sieve.store.documents import Head
-
-State = Literal["empty", "held", "close", "passes", "unjudged"]
 
 
-def judged(blend: Blend, kitchen: KitchenNow) -> Judgement:
+def judged_blend(blend: Blend, kitchen: KitchenNow) -> Judgement:
     """Return the judgement of `blend` for its use in `kitchen`. Raises BadInputError, also for an unknown use."""
     return judge(blend, kitchen.shelf, use_named(blend.use), rules(), kitchen.setting)
 
@@ -101,60 +99,6 @@ def nutrition(parts: Sequence[Part], kitchen: KitchenNow) -> tuple[NutritionColu
     return tuple(
         NutritionColumn(label, of_mix(analysis, parse_basis(basis, kitchen.cup)), known) for label, basis in bases
     )
-
-
-@dataclass(frozen=True, slots=True)
-class Layer:
-    """One layer of a small column: an ingredient, its role and % of the mix."""
-
-    ingredient: str
-    role: str
-    mix_pct: float
-
-
-@dataclass(frozen=True, slots=True)
-class BlendStanding:
-    """How the draft of a blend stands: its use, state, sentence, score, cost per kg, layers, and what is kept."""
-
-    use: str | None
-    state: State
-    say: str
-    score: float | None
-    cost_per_kg: float | None
-    layers: tuple[Layer, ...]
-    revisions: int
-    kept: bool
-
-
-def standing_of(session: Session, head: Head, kitchen: KitchenNow) -> BlendStanding:
-    """Return how the draft of a blend stands in `kitchen`, whose limits are its brief's."""
-    draft, revisions = BLENDS.draft(session, head.id).content, BLENDS.revisions(session, head.id)
-    if not draft.parts:
-        return BlendStanding(draft.use, "empty", "Nothing in it yet.", None, None, (), len(revisions), False)
-    found = judged(draft, kitchen)
-    cost = found.analysis.cost_per_kg
-    return BlendStanding(
-        use=draft.use,
-        state=_state(found),
-        say=found.say,
-        score=found.fit.score if found.fit else None,
-        cost_per_kg=cost.typical if cost.is_known else None,
-        layers=tuple(Layer(p.ingredient, str(p.role), p.mix_pct) for p in found.analysis.parts),
-        revisions=len(revisions),
-        kept=any(_bare(r.content) == _bare(draft) for r in revisions),
-    )
-
-
-def _bare(blend: Blend) -> list[tuple[str, float, int]]:
-    return sorted((p.ingredient, p.mass_g, p.lot_id or 0) for p in blend.parts)
-
-
-def _state(judgement: Judgement) -> State:
-    if judgement.fit is None:
-        return "unjudged"
-    if judgement.is_held:
-        return "held"
-    return "close" if judgement.fit.count(Status.CLOSE) else "passes"
 
 
 def must_define(blend: Blend, shelf: Shelf) -> list[Ingredient]:

@@ -6,16 +6,13 @@ from dataclasses import dataclass
 
 from sqlmodel import Session
 
-from fallow_sieve.core.blends.fit import with_changes
-from fallow_sieve.core.blends.limits import Limits
-from fallow_sieve.core.briefs.brief import BlendState, Progress, progress, wishes
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.reference.uses import rules
-from fallow_sieve.services.blends import BlendStanding, standing_of
+from fallow_sieve.core.blends import Limits, with_changes
+from fallow_sieve.core.briefs import BlendState, Progress, progress, wishes
+from fallow_sieve.core.ingredients import Shelf
+from fallow_sieve.reference import rules
+from fallow_sieve.services.blend_standing import BlendStanding, blend_standing
 from fallow_sieve.services.kitchen import KitchenNow, use_named
-from fallow_sieve.store.blends import BLENDS
-from fallow_sieve.store.briefs import Brief
-from fallow_sieve.store.documents import Head
+from fallow_sieve.store import BLENDS, Brief, Head
 
 BLENDS_SHOWN = 50
 
@@ -51,7 +48,7 @@ def check_brief(use: str, limits: Limits, shelf: Shelf) -> None:
 def standing_of_brief(session: Session, brief: Brief, kitchen: KitchenNow) -> BriefStanding:
     """Return how `brief` stands in `kitchen`, whose limits are the brief's."""
     heads = BLENDS.page(session, brief.id, 0, BLENDS_SHOWN)
-    blends = tuple(BlendOfBrief(head, standing_of(session, head, kitchen)) for head in heads)
+    blends = tuple(BlendOfBrief(head, blend_standing(session, head, kitchen)) for head in heads)
     names = {i.slug: i.name for i in kitchen.shelf.ingredients}
     use = rules().uses.get(brief.use)
     return BriefStanding(

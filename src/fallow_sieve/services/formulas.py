@@ -6,34 +6,39 @@ from dataclasses import dataclass, replace
 
 from sqlmodel import Session
 
-from fallow_sieve.core.baking.phases import pan_named
-from fallow_sieve.core.blends.blend import Blend, Part, check_parts
-from fallow_sieve.core.formulas.analysis import analyse_formula
-from fallow_sieve.core.formulas.card import Card, card_of
-from fallow_sieve.core.formulas.dough_temperature import FRICTION_K, WaterPlan, masses_of, water_temperature
-from fallow_sieve.core.formulas.finished_bake import Finished, finish
-from fallow_sieve.core.formulas.formula import Formula, Line, check_lines, opened
-from fallow_sieve.core.formulas.judgement import FormulaJudgement, judge_formula
-from fallow_sieve.core.formulas.new_line import begin_line
-from fallow_sieve.core.formulas.newer_blend import changes_on
-from fallow_sieve.core.formulas.pouring import poured_water_g
-from fallow_sieve.core.formulas.swaps.effects import Effects, effects
-from fallow_sieve.core.formulas.swaps.offers import swaps_for
-from fallow_sieve.core.formulas.swaps.swap import Swap
-from fallow_sieve.core.ingredients.ingredient import Ingredient
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.bands import Status
-from fallow_sieve.core.values.changes import Change
-from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.reference.formulas import formula_rules, swap_rules
-from fallow_sieve.services.blends import State, must_define
+from fallow_sieve.core.baking import pan_named
+from fallow_sieve.core.blends import Blend, Part, check_parts
+from fallow_sieve.core.formulas import (
+    FRICTION_K,
+    Card,
+    Finished,
+    Formula,
+    FormulaJudgement,
+    Line,
+    WaterPlan,
+    analyse_formula,
+    begin_line,
+    card_of,
+    changes_on,
+    check_lines,
+    finish,
+    judge_formula,
+    masses_of,
+    opened,
+    poured_water_g,
+    water_temperature,
+)
+from fallow_sieve.core.formulas.swaps import Effects, Swap, effects_of, swaps_for
+from fallow_sieve.core.ingredients import Ingredient, Shelf
+from fallow_sieve.core.values import BadInputError, Change, Status
+from fallow_sieve.reference import formula_rules, swap_rules
+from fallow_sieve.services.blend_standing import State
+from fallow_sieve.services.blends import must_define
 from fallow_sieve.services.kitchen import KitchenNow, use_named
-from fallow_sieve.store.blends import BLENDS
-from fallow_sieve.store.documents import Head, Revision
-from fallow_sieve.store.formulas import FORMULAS
+from fallow_sieve.store import BLENDS, FORMULAS, Head, Revision
 
 
-def judged(formula: Formula, kitchen: KitchenNow) -> FormulaJudgement:
+def judged_formula(formula: Formula, kitchen: KitchenNow) -> FormulaJudgement:
     """Return the judgement of `formula` in `kitchen`. Raises BadInputError."""
     if formula.pin is not None:
         check_parts(formula.blend, kitchen.shelf, "/content/blend/parts")
@@ -58,7 +63,7 @@ def check_formula(formula: Formula, shelf: Shelf) -> None:
 def begun_line(formula: Formula, ingredient: str, kitchen: KitchenNow) -> Line:
     """Return the line (g) with which `ingredient` begins in `formula`. Raises UnknownNameError."""
     item = kitchen.shelf.rows[kitchen.shelf.row(ingredient, "/ingredient")]
-    so_far = judged(formula, kitchen) if formula.lines else None
+    so_far = judged_formula(formula, kitchen) if formula.lines else None
     return begin_line(item, formula.use, so_far, formula_rules())
 
 
@@ -115,12 +120,14 @@ class SwapOffers:
 def swaps(formula: Formula, at: int, kitchen: KitchenNow) -> SwapOffers:
     """Return what could stand in for line `at` of `formula`, each with its effects. Raises BadInputError."""
     found = swaps_for(formula, at, kitchen.shelf, swap_rules(formula.use))
-    before = judged(formula, kitchen)
+    before = judged_formula(formula, kitchen)
     offers = []
     for swap in found:
         after = replace(formula, lines=swap.lines)
         offers.append(
-            SwapOffer(swap, swap.lost, effects(formula, before, after, judged(after, kitchen), kitchen.shelf))
+            SwapOffer(
+                swap, swap.lost, effects_of(formula, before, after, judged_formula(after, kitchen), kitchen.shelf)
+            )
         )
     name = before.analysis.lines[at].name
     return SwapOffers(tuple(offers), "" if offers else f"There is no swap for {name.lower()} in the tables.")
@@ -157,7 +164,7 @@ def finished(
 def card(formula: Formula, kitchen: KitchenNow) -> Card:
     """Return the card of `formula`, temperatures in the kitchen's unit. Raises BadInputError for an empty one."""
     refuse_empty(formula)
-    return card_of(judged(formula, kitchen), blend_name(formula), kitchen.temp_unit)
+    return card_of(judged_formula(formula, kitchen), blend_name(formula), kitchen.temp_unit)
 
 
 def refuse_empty(formula: Formula) -> None:
@@ -193,7 +200,7 @@ class FormulaStanding:
     kept: bool
 
 
-def standing_of(session: Session, head: Head, kitchen: KitchenNow) -> FormulaStanding:
+def formula_standing(session: Session, head: Head, kitchen: KitchenNow) -> FormulaStanding:
     """Return how the draft of a formula stands in `kitchen`; what cannot be judged does not take the list with it."""
     draft, revisions = FORMULAS.draft(session, head.id).content, FORMULAS.revisions(session, head.id)
     found, wrong = _judged_if_it_can_be(draft, kitchen)
@@ -217,7 +224,7 @@ def _judged_if_it_can_be(formula: Formula, kitchen: KitchenNow) -> tuple[Formula
     if not formula.lines:
         return None, ""
     try:
-        return judged(formula, kitchen), ""
+        return judged_formula(formula, kitchen), ""
     except BadInputError as error:
         return None, f"It cannot be judged: {error.wrong}."
 

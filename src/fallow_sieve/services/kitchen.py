@@ -4,18 +4,16 @@ from __future__ import annotations
 
 from dataclasses import dataclass, field, replace
 from datetime import date
+from typing import TYPE_CHECKING
 
-from fallow_sieve.core.blends.fit import Use, rule_of_use
-from fallow_sieve.core.blends.judgement import Setting
-from fallow_sieve.core.blends.limits import Limits
-from fallow_sieve.core.formulas.judgement import FormulaSetting
-from fallow_sieve.core.formulas.water_learning import Pour
-from fallow_sieve.core.ingredients.ingredient import Ingredient
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.quantities import CupStandard, SpoonStandard
-from fallow_sieve.reference.ingredients import library_shelf
-from fallow_sieve.reference.uses import rules
-from fallow_sieve.store.kitchen_store import KitchenStore
+from fallow_sieve.core.blends import Limits, Setting, Use, rule_of_use
+from fallow_sieve.core.formulas import FormulaSetting, Pour
+from fallow_sieve.core.ingredients import Ingredient, Shelf
+from fallow_sieve.core.values import CupStandard, SpoonStandard
+from fallow_sieve.reference import library_shelf, rules
+
+if TYPE_CHECKING:  # a file can be judged without any database
+    from fallow_sieve.store import KitchenStore
 
 
 @dataclass(frozen=True, slots=True)

@@ -6,14 +6,12 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date
 
-from fallow_sieve.core.formulas.formula import Formula
-from fallow_sieve.core.formulas.pouring import poured_pct
-from fallow_sieve.core.formulas.water_learning import Learnt, Pour, check_pour, correct, learn
-from fallow_sieve.core.values.errors import BadInputError, shown
-from fallow_sieve.reference.uses import rules
-from fallow_sieve.services.formulas import judged
+from fallow_sieve.core.formulas import Formula, Learnt, Pour, check_pour, correct, learn, poured_pct
+from fallow_sieve.core.values import BadInputError, shown
+from fallow_sieve.reference import rules
+from fallow_sieve.services.formulas import judged_formula
 from fallow_sieve.services.kitchen import KitchenNow
-from fallow_sieve.store.pours import PourOnRecord
+from fallow_sieve.store import PourOnRecord
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,7 +47,7 @@ def as_record(
     formula_id: int, formula: Formula, given: PourGiven, kitchen: KitchenNow, today: date, now: str
 ) -> PourOnRecord:
     """Return what was poured as it is kept, beside what was predicted. Raises BadInputError for a likely slip."""
-    found = judged(formula, kitchen)
+    found = judged_formula(formula, kitchen)
     predicted = found.prediction.typical_pct
     use = rules().uses.get(formula.use or "")
     if predicted is None or use is None:
@@ -96,7 +94,7 @@ def _steps(
     """How the range narrowed, pour by pour of its blend, on what was known that day."""
     if not formula.lines:
         return ()
-    prediction = judged(formula, kitchen).prediction
+    prediction = judged_formula(formula, kitchen).prediction
     own = [p.pour for p in pours if not p.withdrawn and p.blend == blend]
     others = [p for p in kitchen.pours if p.blend != blend]
     steps = []

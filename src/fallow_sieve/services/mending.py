@@ -8,18 +8,11 @@ from typing import Literal
 
 import numpy as np
 
-from fallow_sieve.core.blends.analysis import Analysis, analyse
-from fallow_sieve.core.blends.blend import Blend, Part, check_parts, drawing_on
-from fallow_sieve.core.blends.fit import fit_to
-from fallow_sieve.core.blends.metrics import METRICS
-from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.blends import METRICS, Analysis, Blend, Part, analyse, check_parts, drawing_on, fit_to
+from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.numerics.programs import Effort
-from fallow_sieve.core.optimise.bags import SEED, Bags, bags_of
-from fallow_sieve.core.optimise.mending import Mend, Mending, mend
-from fallow_sieve.core.optimise.posing import in_bins
-from fallow_sieve.core.optimise.wishes import Wishes
-from fallow_sieve.core.values.bands import Status
-from fallow_sieve.core.values.changes import Change
+from fallow_sieve.core.optimise import SEED, Bags, Mend, Mending, Wishes, bags_of, in_bins, mend
+from fallow_sieve.core.values import Change, Status
 from fallow_sieve.services.kitchen import KitchenNow, use_named
 
 

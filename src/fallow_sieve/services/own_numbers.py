@@ -9,30 +9,40 @@ from typing import Any
 
 from sqlmodel import Session
 
-from fallow_sieve.core.ingredients.bench_tests import (
+from fallow_sieve.core.ingredients import (
+    COLUMNS,
     CupWeight,
+    Fact,
+    Grading,
+    Ingredient,
+    OnMesh,
     ScaleCheck,
+    Shelf,
     Soak,
     WaterTaken,
+    bag_is_judged_against,
     cup_fact,
     cup_weight,
+    grade,
+    grit_fact,
+    grit_verdict,
     scale_check,
     water_fact,
     water_taken_up,
 )
-from fallow_sieve.core.ingredients.columns import COLUMNS
-from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient
-from fallow_sieve.core.ingredients.layers import bag_is_judged_against
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.ingredients.sieve_grading import Grading, OnMesh, grade, grit_fact, grit_verdict
 from fallow_sieve.core.numerics.repeated_readings import Verdict
-from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.core.values.estimates import Range
-from fallow_sieve.reference.sieving import grit_mapping
-from fallow_sieve.store.ingredients.ingredients import get_ingredient
-from fallow_sieve.store.ingredients.lots import check_lot_of
-from fallow_sieve.store.ingredients.numbers import Stored, fact_of, facts_in_force, layers_of
-from fallow_sieve.store.ingredients.panels_and_tests import add_test, scale_checks
+from fallow_sieve.core.values import BadInputError, Range
+from fallow_sieve.reference import grit_mapping
+from fallow_sieve.store.ingredients import (
+    Stored,
+    add_test,
+    check_lot_of,
+    fact_of,
+    facts_in_force,
+    get_ingredient,
+    layers_of,
+    scale_checks,
+)
 
 UNCHECKED_READABILITY_G = 1.0
 

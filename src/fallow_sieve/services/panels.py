@@ -8,22 +8,21 @@ from datetime import date
 
 from sqlmodel import Session
 
-from fallow_sieve.core.ingredients.ingredient import Fact
-from fallow_sieve.core.ingredients.nutrition_panel import (
+from fallow_sieve.core.ingredients import (
     Convention,
+    Fact,
     LabelReading,
     Panel,
+    PanelCheck,
     SoFar,
+    check_label,
     facts_of,
     read_panel,
 )
-from fallow_sieve.core.ingredients.panel_checks import PanelCheck, check_label
-from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.core.values.quantities import cup_ml, tablespoon_ml, teaspoon_ml, to_grams
+from fallow_sieve.core.values import BadInputError, cup_ml, tablespoon_ml, teaspoon_ml, to_grams
 from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.own_numbers import Given, Target, given_by, target_on
-from fallow_sieve.store.ingredients.numbers import facts_in_force, layers_of
-from fallow_sieve.store.ingredients.panels_and_tests import add_panel
+from fallow_sieve.store.ingredients import add_panel, facts_in_force, layers_of
 
 
 @dataclass(frozen=True, slots=True)

@@ -7,25 +7,36 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from fallow_sieve.core.blends.analysis import Analysis, analyse
-from fallow_sieve.core.blends.blend import Blend, Part, check_parts, drawing_on
-from fallow_sieve.core.blends.fit import BandResult
-from fallow_sieve.core.blends.limits import Limits
-from fallow_sieve.core.ingredients.ingredient import Role
-from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.blends import Analysis, BandResult, Blend, Limits, Part, analyse, check_parts, drawing_on
+from fallow_sieve.core.ingredients import Role, Shelf
 from fallow_sieve.core.numerics.programs import Array, Effort
-from fallow_sieve.core.optimise.bags import SEED, Bags, bags_of
-from fallow_sieve.core.optimise.conflicts import Conflict, Give
-from fallow_sieve.core.optimise.explaining import Binding, More, Slack, explain_proposal, prices_of_more
-from fallow_sieve.core.optimise.gains import gives_and_gives_up
-from fallow_sieve.core.optimise.posing import in_bins, problem_of
-from fallow_sieve.core.optimise.problem import Problem
-from fallow_sieve.core.optimise.proposals import Proposal, Skipped, blend_of, proposal_of
-from fallow_sieve.core.optimise.searching import search
-from fallow_sieve.core.optimise.tradeoffs import front
-from fallow_sieve.core.optimise.wishes import AIM_LABELS, Aim, Wishes
-from fallow_sieve.core.values.bands import worst_first
-from fallow_sieve.formats.briefs.answers import Worked
+from fallow_sieve.core.optimise import (
+    AIM_LABELS,
+    SEED,
+    Aim,
+    Bags,
+    Binding,
+    Conflict,
+    Give,
+    More,
+    Problem,
+    Proposal,
+    Skipped,
+    Slack,
+    Wishes,
+    bags_of,
+    blend_of,
+    explain_proposal,
+    front,
+    gives_and_gives_up,
+    in_bins,
+    prices_of_more,
+    problem_of,
+    proposal_of,
+    search,
+)
+from fallow_sieve.core.values import worst_first
+from fallow_sieve.formats.briefs import Worked
 from fallow_sieve.services.kitchen import KitchenNow, use_named
 
 FLOUR_G = 1000.0  # of a proposal where nothing says how much

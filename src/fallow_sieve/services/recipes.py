@@ -5,19 +5,21 @@ from __future__ import annotations
 from collections.abc import Collection, Mapping
 from dataclasses import dataclass, replace
 
-from fallow_sieve.core.blends.fit import Use
-from fallow_sieve.core.formulas.formula import Formula
-from fallow_sieve.core.formulas.gauges import Gauge
-from fallow_sieve.core.formulas.judgement import FormulaJudgement, judge_formula
-from fallow_sieve.core.formulas.water import Prediction
-from fallow_sieve.core.formulas.water_learning import Corrected
-from fallow_sieve.core.recipes.checks import RecipeCheck, check_recipe
-from fallow_sieve.core.recipes.conversion import Conversion, ConversionRules, Pairing, convert, paired
-from fallow_sieve.core.recipes.reading import ReadRecipe, as_formula, read_recipe
-from fallow_sieve.reference.formulas import formula_rules, poor_candidates
-from fallow_sieve.reference.names import look_alikes
-from fallow_sieve.reference.recipes import words
-from fallow_sieve.reference.uses import rules
+from fallow_sieve.core.blends import Use
+from fallow_sieve.core.formulas import Corrected, Formula, FormulaJudgement, Gauge, Prediction, judge_formula
+from fallow_sieve.core.recipes import (
+    Conversion,
+    ConversionRules,
+    Pairing,
+    ReadRecipe,
+    RecipeCheck,
+    as_formula,
+    check_recipe,
+    convert,
+    paired,
+    read_recipe,
+)
+from fallow_sieve.reference import formula_rules, look_alikes, poor_candidates, rules, words
 from fallow_sieve.services.kitchen import KitchenNow
 
 

@@ -4,23 +4,26 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from fallow_sieve.core.formulas.analysis import WorkedFormula, analyse_formula
-from fallow_sieve.core.formulas.formula import Formula
-from fallow_sieve.core.formulas.scaling import (
+from fallow_sieve.core.formulas import (
     MIXING_LOSS_PCT,
     Eggs,
+    Filling,
+    FillRule,
+    Formula,
     Rounded,
     Scaled,
+    Tin,
+    WorkedFormula,
+    analyse_formula,
     by_flour,
     by_pieces,
     by_total,
+    filling,
     round_to_step,
     whole_eggs,
 )
-from fallow_sieve.core.formulas.tins import Filling, FillRule, Tin, filling
-from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.reference.formulas import tin_fills
-from fallow_sieve.reference.recipes import egg_of
+from fallow_sieve.core.values import BadInputError
+from fallow_sieve.reference import egg_of, tin_fills
 from fallow_sieve.services.formulas import bake_loss_pct
 from fallow_sieve.services.kitchen import KitchenNow
 

@@ -7,13 +7,10 @@ from typing import Literal
 
 from sqlmodel import Session
 
-from fallow_sieve.core.ingredients.ingredient import ROLE_LABELS
-from fallow_sieve.core.ingredients.search import Searchable, find
-from fallow_sieve.reference.uses import rules
+from fallow_sieve.core.ingredients import ROLE_LABELS, Searchable, find
+from fallow_sieve.reference import rules
 from fallow_sieve.services.shelf import View, looked_for
-from fallow_sieve.store.blends import BLENDS
-from fallow_sieve.store.briefs import list_briefs
-from fallow_sieve.store.formulas import FORMULAS
+from fallow_sieve.store import BLENDS, FORMULAS, list_briefs
 
 _SEARCHED = 10_000
 _SHOWN = 12

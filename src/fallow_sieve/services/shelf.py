@@ -9,28 +9,46 @@ import numpy as np
 from numpy.typing import NDArray
 from sqlmodel import Session
 
-from fallow_sieve.core.blends.cautions import cautions_of
-from fallow_sieve.core.blends.gluten import status_of
-from fallow_sieve.core.ingredients.columns import COLUMNS, Column
-from fallow_sieve.core.ingredients.filters import Filter, Index, Row, ordered, passing, row_of, scale_of, values_of
-from fallow_sieve.core.ingredients.ingredient import Ingredient
-from fallow_sieve.core.ingredients.layers import Layered
-from fallow_sieve.core.ingredients.lots import LotStanding, price_history, standings, stock_sentence
-from fallow_sieve.core.ingredients.plausible import HIGHEST
-from fallow_sieve.core.ingredients.search import Hit, Searchable, TakenFor, find, searchables, taken_for
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.core.values.estimates import Range
-from fallow_sieve.core.values.quantities import Basis, parse_basis
-from fallow_sieve.reference.names import look_alikes
+from fallow_sieve.core.blends import cautions_of, status_of
+from fallow_sieve.core.ingredients import (
+    COLUMNS,
+    HIGHEST,
+    Column,
+    Filter,
+    Hit,
+    Index,
+    Ingredient,
+    Layered,
+    LotStanding,
+    Row,
+    Searchable,
+    Shelf,
+    TakenFor,
+    find,
+    ordered,
+    passing,
+    price_history,
+    row_of,
+    scale_of,
+    searchables,
+    standings,
+    stock_sentence,
+    taken_for,
+    values_of,
+)
+from fallow_sieve.core.values import BadInputError, Basis, Range, parse_basis
+from fallow_sieve.reference import look_alikes
 from fallow_sieve.services.kitchen import KitchenNow
-from fallow_sieve.store.blends import BLENDS
-from fallow_sieve.store.formulas import FORMULAS
-from fallow_sieve.store.ingredients.ingredients import IngredientOnRecord
-from fallow_sieve.store.ingredients.lots import LotOnRecord, lots_of
-from fallow_sieve.store.ingredients.numbers import facts_in_force, layers_of, stacked
-from fallow_sieve.store.ingredients.shelves import other_names
-from fallow_sieve.store.kitchen_store import KitchenStore
+from fallow_sieve.store import BLENDS, FORMULAS, KitchenStore
+from fallow_sieve.store.ingredients import (
+    IngredientOnRecord,
+    LotOnRecord,
+    facts_in_force,
+    layers_of,
+    lots_of,
+    other_names,
+    stacked,
+)
 
 # What an own number may be given for, in the order of the page: contents, dough, and the bin's own.
 NUMBERED = tuple(n for n in COLUMNS if n in HIGHEST)

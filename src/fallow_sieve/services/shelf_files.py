@@ -8,17 +8,21 @@ from datetime import date
 
 from sqlmodel import Session
 
-from fallow_sieve.core.values.errors import BadInputError, shown
-from fallow_sieve.formats.ingredients.data_package import ZIP_TYPE, read_package
-from fallow_sieve.formats.ingredients.lots_table import read_lots
-from fallow_sieve.formats.ingredients.numbers_table import NumberLine, read_numbers
-from fallow_sieve.formats.ingredients.shelf_table import read_shelf
-from fallow_sieve.formats.shared.tables import CSV_TYPE, XLSX_TYPE, read_table
-from fallow_sieve.store.errors import StaleSaveError
-from fallow_sieve.store.ingredients.lot_files import LotPlan, apply_lots, apply_numbers, plan_lots, plan_numbers
-from fallow_sieve.store.ingredients.shelf_files import Plan, RowChange, plan_import
-from fallow_sieve.store.ingredients.shelf_imports import apply_import
-from fallow_sieve.store.kitchen import settings_of
+from fallow_sieve.core.values import BadInputError, shown
+from fallow_sieve.formats.ingredients import ZIP_TYPE, NumberLine, read_lots, read_numbers, read_package, read_shelf
+from fallow_sieve.formats.shared import CSV_TYPE, XLSX_TYPE, read_table
+from fallow_sieve.store import StaleSaveError, settings_of
+from fallow_sieve.store.ingredients import (
+    LotPlan,
+    Plan,
+    RowChange,
+    apply_import,
+    apply_lots,
+    apply_numbers,
+    plan_import,
+    plan_lots,
+    plan_numbers,
+)
 
 
 @dataclass(frozen=True, slots=True)

@@ -6,8 +6,8 @@ from collections.abc import Iterable
 
 from sqlmodel import Session
 
-from fallow_sieve.core.ingredients.ingredient import Ingredient
-from fallow_sieve.store.ingredients.ingredients import add_own_ingredients
+from fallow_sieve.core.ingredients import Ingredient
+from fallow_sieve.store.ingredients import add_own_ingredients
 
 
 def bring_ingredients(session: Session, items: Iterable[Ingredient]) -> list[str]:

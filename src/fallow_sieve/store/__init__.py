@@ -1,1 +1,35 @@
 """The kitchen's own records in SQLite: ingredients, lots, briefs, blends, drafts and revisions."""
+
+from fallow_sieve.store.blends import BLENDS
+from fallow_sieve.store.briefs import Brief, add_brief, get_brief, limits_of, list_briefs, save_brief
+from fallow_sieve.store.documents import Documents, Draft, Head, Revision
+from fallow_sieve.store.errors import InUseError, NotFoundError, StaleSaveError
+from fallow_sieve.store.formulas import FORMULAS
+from fallow_sieve.store.kitchen import save_settings, settings_of
+from fallow_sieve.store.kitchen_store import KitchenStore
+from fallow_sieve.store.pours import PourOnRecord, add_pour, pours_of_formula, withdraw_pour
+
+__all__ = [
+    "BLENDS",
+    "FORMULAS",
+    "Brief",
+    "Documents",
+    "Draft",
+    "Head",
+    "InUseError",
+    "KitchenStore",
+    "NotFoundError",
+    "PourOnRecord",
+    "Revision",
+    "StaleSaveError",
+    "add_brief",
+    "add_pour",
+    "get_brief",
+    "limits_of",
+    "list_briefs",
+    "pours_of_formula",
+    "save_brief",
+    "save_settings",
+    "settings_of",
+    "withdraw_pour",
+]

@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import Any
 
-from fallow_sieve.core.blends.blend import Blend, Part
+from fallow_sieve.core.blends import Blend, Part
 from fallow_sieve.store.documents import Documents, Record, Tables, refuse_empty
-from fallow_sieve.store.tables.blends import BlendDraftRow, BlendRevisionRow, BlendRow
+from fallow_sieve.store.tables import BlendDraftRow, BlendRevisionRow, BlendRow
 
 
 def parts_record(parts: Sequence[Part]) -> list[Record]:

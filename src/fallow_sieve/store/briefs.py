@@ -7,10 +7,9 @@ from typing import Any
 
 from sqlmodel import Session, col, select
 
-from fallow_sieve.core.blends.fit import BandChange
-from fallow_sieve.core.blends.limits import Limits
+from fallow_sieve.core.blends import BandChange, Limits
 from fallow_sieve.store.errors import NotFoundError
-from fallow_sieve.store.tables.briefs import BriefRow
+from fallow_sieve.store.tables import BriefRow
 from fallow_sieve.store.versions import save_versioned
 
 

@@ -13,9 +13,9 @@ from typing import Any, Generic, Protocol, TypeVar
 from sqlalchemy import func
 from sqlmodel import Session, col, select
 
-from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values import BadInputError
 from fallow_sieve.store.errors import NotFoundError, StaleSaveError
-from fallow_sieve.store.tables.columns import DraftColumns, HeadColumns, RevisionColumns
+from fallow_sieve.store.tables import DraftColumns, HeadColumns, RevisionColumns
 from fallow_sieve.store.versions import save_versioned
 
 ContentT = TypeVar("ContentT")

@@ -12,7 +12,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import Any
 
-from fallow_sieve.core.values.errors import FallowSieveError
+from fallow_sieve.core.values import FallowSieveError
 
 
 class NotFoundError(FallowSieveError, LookupError):

@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from fallow_sieve.core.formulas.formula import Formula, Line, When
-from fallow_sieve.core.values.pins import Pin
+from fallow_sieve.core.formulas import Formula, Line, When
+from fallow_sieve.core.values import Pin
 from fallow_sieve.store.blends import parts_of, parts_record
 from fallow_sieve.store.documents import Documents, Record, Tables, refuse_empty
-from fallow_sieve.store.tables.formulas import FormulaDraftRow, FormulaRevisionRow, FormulaRow
+from fallow_sieve.store.tables import FormulaDraftRow, FormulaRevisionRow, FormulaRow
 
 _PLAIN = ("use", "consistency", "school", "pieces", "pan", "method")
 

@@ -8,7 +8,7 @@ from typing import Any
 
 from sqlmodel import Session
 
-from fallow_sieve.store.tables.kitchen import KitchenRow
+from fallow_sieve.store.tables import KitchenRow
 from fallow_sieve.store.versions import save_versioned
 
 

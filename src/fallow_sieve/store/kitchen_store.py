@@ -15,14 +15,13 @@ from sqlalchemy import text
 from sqlalchemy.exc import DBAPIError
 from sqlmodel import Session
 
-from fallow_sieve.core.blends.limits import Limits
-from fallow_sieve.core.formulas.water_learning import Pour
-from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.blends import Limits
+from fallow_sieve.core.formulas import Pour
+from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.store.briefs import limits_of
 from fallow_sieve.store.database import OtherVersionError, migrate, open_engine, reading, writing
 from fallow_sieve.store.errors import NotFoundError, UnusableError
-from fallow_sieve.store.ingredients.shelves import load_shelf, reload_shelf
-from fallow_sieve.store.library import refresh_library
+from fallow_sieve.store.ingredients import load_shelf, refresh_library, reload_shelf
 from fallow_sieve.store.short_reads import ShortReads
 
 MadeT = TypeVar("MadeT")

@@ -6,9 +6,9 @@ from dataclasses import asdict, dataclass
 
 from sqlmodel import Session, col, select
 
-from fallow_sieve.core.formulas.water_learning import Pour
+from fallow_sieve.core.formulas import Pour
 from fallow_sieve.store.errors import NotFoundError
-from fallow_sieve.store.tables.pours import BakeRow
+from fallow_sieve.store.tables import BakeRow
 
 
 @dataclass(frozen=True, slots=True)

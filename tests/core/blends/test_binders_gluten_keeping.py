@@ -2,7 +2,7 @@
 
 import pytest
 
-from fallow_sieve.core.blends.binder_load import DoseBand, binder_load, load_state
+from fallow_sieve.core.blends.binder_load import DoseBand, load_of_binders, load_state
 from fallow_sieve.core.blends.gluten import estimate_gluten
 from fallow_sieve.core.blends.keeping import keeping, temperature_factor
 from kit import flour, mix, shelf_of
@@ -21,7 +21,7 @@ SHELF = shelf_of(
 
 
 def load(masses, doses=DOSES):
-    return binder_load(mix(masses, SHELF).parts, doses)
+    return load_of_binders(mix(masses, SHELF).parts, doses)
 
 
 def test_binder_load_adds_each_dose_over_its_typical():

@@ -4,7 +4,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from fallow_sieve.core.blends.binder_load import BinderLoad, binder_load
+from fallow_sieve.core.blends.binder_load import BinderLoad, load_of_binders
 from fallow_sieve.core.formulas.analysis import analyse_formula
 from fallow_sieve.core.formulas.binder_choice import SCHOOLS, convert_binder, dilute, disperse, suggest
 from fallow_sieve.core.formulas.formula import BLEND
@@ -23,7 +23,7 @@ FLOUR = {"sorghum-flour": 600, "potato-starch": 400}
 
 def load(lines, blend=FLOUR, use="tin-loaf"):
     found = analyse_formula(formula_of(lines, blend), SHELF)
-    return binder_load(found.dough.parts, rules().doses.get(use))
+    return load_of_binders(found.dough.parts, rules().doses.get(use))
 
 
 def test_the_load_counts_the_bags_binder_and_the_formulas_together():

@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 from fallow_sieve.core.formulas.formula import BLEND, Formula, Line, When
 from fallow_sieve.core.formulas.judgement import judge_formula
-from fallow_sieve.core.formulas.swaps.effects import effects
+from fallow_sieve.core.formulas.swaps.effects import effects_of
 from fallow_sieve.core.formulas.swaps.offers import swaps_for
 from fallow_sieve.reference.formulas import formula_rules, swap_rules
 from fallow_sieve.reference.ingredients import library_shelf
@@ -37,7 +37,7 @@ def dough(*fat, beside=()):
 
 def done(before, after, shelf=SMALL):
     was, now = (judge_formula(f, shelf, RULES) for f in (before, after))
-    return effects(before, was, after, now, shelf)
+    return effects_of(before, was, after, now, shelf)
 
 
 def size(found, what):

@@ -10,14 +10,12 @@ from fallow_sieve.api.blends.models import BlendExportQuery, BlendImportOut, Ble
 from fallow_sieve.api.blends.routes import BLEND_API
 from fallow_sieve.api.http import answer, file_answer, kitchen, now_text, stem_of, store, today, whole
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.blends.analysis import analyse
-from fallow_sieve.core.values.errors import BadInputError, shown
-from fallow_sieve.formats.blends.csv import read_blend_csv, write_blend_csv
-from fallow_sieve.formats.blends.file import BlendDocument, read_blend, write_blend
+from fallow_sieve.core.blends import analyse
+from fallow_sieve.core.values import BadInputError, shown
+from fallow_sieve.formats.blends import BlendDocument, read_blend, read_blend_csv, write_blend, write_blend_csv
 from fallow_sieve.services.blends import check_blend, must_define
 from fallow_sieve.services.transfer import bring_ingredients
-from fallow_sieve.store.blends import BLENDS
-from fallow_sieve.store.briefs import get_brief
+from fallow_sieve.store import BLENDS, get_brief
 
 routes = Blueprint("blend_files", __name__)
 

@@ -18,8 +18,8 @@ from fallow_sieve.api.blends.models import (
 from fallow_sieve.api.http import answer, answer_value, body, kitchen
 from fallow_sieve.api.models import as_parts
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.blends.blend import Blend
-from fallow_sieve.services.blends import Composing, changed, composed, explained, judged, nutrition
+from fallow_sieve.core.blends import Blend
+from fallow_sieve.services.blends import Composing, changed, composed, explained, judged_blend, nutrition
 
 routes = Blueprint("judging", __name__)
 
@@ -30,7 +30,7 @@ def analyse() -> Response:
     """Return the judgement of parts for a use and within a brief's limits."""
     given = body(JudgeIn)
     blend = Blend(as_parts(given.parts), use=given.use)
-    return answer_value(JudgementOut, judged(blend, kitchen(given.brief_id)))
+    return answer_value(JudgementOut, judged_blend(blend, kitchen(given.brief_id)))
 
 
 @routes.post("/explain")

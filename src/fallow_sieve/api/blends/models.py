@@ -21,11 +21,9 @@ from fallow_sieve.api.models import (
     Slug,
     SummaryOut,
 )
-from fallow_sieve.core.blends.blend import Part
-from fallow_sieve.core.blends.differences import Difference
-from fallow_sieve.core.blends.explanation import Explanation
-from fallow_sieve.core.blends.judgement import Judgement
-from fallow_sieve.services.blends import BlendStanding, NutritionColumn
+from fallow_sieve.core.blends import Difference, Explanation, Judgement, Part
+from fallow_sieve.services.blend_standing import BlendStanding
+from fallow_sieve.services.blends import NutritionColumn
 
 
 class BlendContentIn(In):

@@ -17,10 +17,10 @@ from fallow_sieve.api.blends.models import (
 from fallow_sieve.api.documents import DocumentApi, Models, document_routes
 from fallow_sieve.api.http import store
 from fallow_sieve.api.models import as_parts
-from fallow_sieve.core.blends.blend import Blend
-from fallow_sieve.services.blends import check_blend, standing_of
-from fallow_sieve.store.blends import BLENDS
-from fallow_sieve.store.briefs import get_brief
+from fallow_sieve.core.blends import Blend
+from fallow_sieve.services.blend_standing import blend_standing
+from fallow_sieve.services.blends import check_blend
+from fallow_sieve.store import BLENDS, get_brief
 
 routes = Blueprint("blends", __name__)
 
@@ -46,6 +46,6 @@ BLEND_API: DocumentApi[Blend] = DocumentApi(
     read=blend_of,
     show=content_out,
     check=check_blend,
-    standing=standing_of,
+    standing=blend_standing,
 )
 document_routes(routes, BLEND_API)

@@ -7,9 +7,7 @@ from typing import Literal
 from pydantic import Field, RootModel
 
 from fallow_sieve.api.models import In, Limit, ListOut, Metric, Name, PageQuery, Slug, Text
-from fallow_sieve.core.blends.blend import MAX_PARTS
-from fallow_sieve.core.blends.fit import BandChange
-from fallow_sieve.core.blends.limits import Limits
+from fallow_sieve.core.blends import MAX_PARTS, BandChange, Limits
 from fallow_sieve.services.briefs import BriefStanding
 
 AimOfBrief = Literal["nearest", "more-fibre", "more-protein", "cheapest", "whole-grain"]

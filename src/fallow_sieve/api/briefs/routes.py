@@ -8,7 +8,7 @@ from fallow_sieve.api.briefs.models import BriefIn, BriefList, BriefsQuery, Brie
 from fallow_sieve.api.http import answer, body, if_match, kitchen, now_text, page, store, today
 from fallow_sieve.api.spec import route
 from fallow_sieve.services.briefs import check_brief, standing_of_brief
-from fallow_sieve.store.briefs import add_brief, get_brief, list_briefs, save_brief
+from fallow_sieve.store import add_brief, get_brief, list_briefs, save_brief
 
 routes = Blueprint("briefs", __name__)
 

@@ -1,1 +1,3 @@
 """Devices over HTTP: the scale on the bench."""
+
+__all__ = ["routes"]

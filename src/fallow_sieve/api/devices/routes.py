@@ -9,8 +9,8 @@ from flask import Blueprint, Response, current_app
 from fallow_sieve.api.devices.models import LoadIn, ScaleOut
 from fallow_sieve.api.http import answer, body
 from fallow_sieve.api.spec import route
-from fallow_sieve.devices.scale import Scale, SimulatedScale
-from fallow_sieve.store.errors import NotFoundError
+from fallow_sieve.devices import Scale, SimulatedScale
+from fallow_sieve.store import NotFoundError
 
 routes = Blueprint("devices", __name__)
 

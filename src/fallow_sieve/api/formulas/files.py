@@ -10,16 +10,14 @@ from fallow_sieve.api.formulas.models import CardOut, FormulaExportQuery, Formul
 from fallow_sieve.api.formulas.routes import FORMULA_API
 from fallow_sieve.api.http import answer, answer_value, file_answer, kitchen, now_text, stem_of, store, today, whole
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.formulas.formula import Formula
-from fallow_sieve.core.values.errors import BadInputError, shown
-from fallow_sieve.core.values.pins import Pin
-from fallow_sieve.formats.formulas.file import FormulaDocument, formula_dict, read_formula, write_formula
-from fallow_sieve.formats.formulas.markdown import write_markdown
-from fallow_sieve.formats.recipes.jsonld import read_jsonld, write_jsonld
+from fallow_sieve.core.formulas import Formula
+from fallow_sieve.core.values import BadInputError, Pin, shown
+from fallow_sieve.formats.formulas import FormulaDocument, formula_dict, read_formula, write_formula, write_markdown
+from fallow_sieve.formats.recipes import read_jsonld, write_jsonld
 from fallow_sieve.services import formulas as work
 from fallow_sieve.services.recipes import read_text
 from fallow_sieve.services.transfer import bring_ingredients
-from fallow_sieve.store.formulas import FORMULAS
+from fallow_sieve.store import FORMULAS
 
 routes = Blueprint("formula_files", __name__)
 
@@ -95,7 +93,7 @@ def _exported(formula: Formula, kind: str) -> Response:
     )
     if kind == "json":
         return file_answer(write_formula(*of_file), "application/json", f"{stem}.json")
-    judgement, done = work.judged(formula, here), work.finished(formula, here)
+    judgement, done = work.judged_formula(formula, here), work.finished(formula, here)
     card, blend = work.card(formula, here), work.blend_name(formula)
     if kind == "markdown":
         text = write_markdown(formula.name, judgement, card, done, blend)

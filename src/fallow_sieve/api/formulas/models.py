@@ -16,7 +16,7 @@ from fallow_sieve.api.models import (
     RevisionOut,
     SummaryOut,
 )
-from fallow_sieve.core.formulas.card import Card
+from fallow_sieve.core.formulas import Card
 from fallow_sieve.services.formulas import FormulaStanding
 
 

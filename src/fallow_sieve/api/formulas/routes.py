@@ -15,9 +15,9 @@ from fallow_sieve.api.formulas.models import (
     FormulaSummary,
     NewFormulaIn,
 )
-from fallow_sieve.core.formulas.formula import Formula
-from fallow_sieve.services.formulas import check_formula, standing_of
-from fallow_sieve.store.formulas import FORMULAS
+from fallow_sieve.core.formulas import Formula
+from fallow_sieve.services.formulas import check_formula, formula_standing
+from fallow_sieve.store import FORMULAS
 
 routes = Blueprint("formulas", __name__)
 
@@ -42,6 +42,6 @@ FORMULA_API: DocumentApi[Formula] = DocumentApi(
     read=formula_of,
     show=content_out,
     check=check_formula,
-    standing=standing_of,
+    standing=formula_standing,
 )
 document_routes(routes, FORMULA_API)

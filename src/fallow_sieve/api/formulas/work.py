@@ -32,14 +32,19 @@ from fallow_sieve.api.formulas.work_models import (
 from fallow_sieve.api.http import answer, answer_value, body, kitchen, store
 from fallow_sieve.api.models import NamedOut
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.formulas.analysis import analyse_formula
-from fallow_sieve.core.formulas.binder_choice import SCHOOLS, convert_binder, dilute
-from fallow_sieve.core.formulas.formula import WATER, Formula, Line, When
-from fallow_sieve.core.formulas.scaling import small_doses
-from fallow_sieve.core.formulas.tins import Tin
-from fallow_sieve.reference.formulas import formula_rules, tin_fills
-from fallow_sieve.reference.kitchen import eggs
-from fallow_sieve.reference.uses import rules
+from fallow_sieve.core.formulas import (
+    SCHOOLS,
+    WATER,
+    Formula,
+    Line,
+    Tin,
+    When,
+    analyse_formula,
+    convert_binder,
+    dilute,
+    small_doses,
+)
+from fallow_sieve.reference import eggs, formula_rules, rules, tin_fills
 from fallow_sieve.services import formulas as work
 from fallow_sieve.services.kitchen import use_named
 from fallow_sieve.services.own_numbers import readability_g
@@ -81,7 +86,7 @@ def formula_reference() -> Response:
 @route(FormulaJudgementOut, json=OnContentIn)
 def judge() -> Response:
     """Return the judgement of a formula as it stands."""
-    return answer_value(FormulaJudgementOut, work.judged(_formula(body(OnContentIn).content), kitchen()))
+    return answer_value(FormulaJudgementOut, work.judged_formula(_formula(body(OnContentIn).content), kitchen()))
 
 
 @routes.post("/formula-lines")

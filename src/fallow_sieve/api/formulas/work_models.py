@@ -8,18 +8,22 @@ from pydantic import Field, RootModel
 
 from fallow_sieve.api.formula_content import FormulaContentIn
 from fallow_sieve.api.models import Grams, In, NamedOut, Out, Slug
-from fallow_sieve.core.blends.blend import MAX_MASS_G
-from fallow_sieve.core.formulas.binder_choice import Converted, Dilution
-from fallow_sieve.core.formulas.dough_temperature import WaterPlan
-from fallow_sieve.core.formulas.finished_bake import Finished
-from fallow_sieve.core.formulas.formula import MAX_LINES, Line
-from fallow_sieve.core.formulas.judgement import FormulaJudgement
-from fallow_sieve.core.formulas.scaling import SmallDose
-from fallow_sieve.core.formulas.water_learning import Learnt
+from fallow_sieve.core.blends import MAX_MASS_G
+from fallow_sieve.core.formulas import (
+    MAX_LINES,
+    Converted,
+    Dilution,
+    Finished,
+    FormulaJudgement,
+    Learnt,
+    Line,
+    SmallDose,
+    WaterPlan,
+)
 from fallow_sieve.services.formulas import NewerBlend, SwapOffers
 from fallow_sieve.services.learning import LearningStep
 from fallow_sieve.services.scaling import ScaledFormula
-from fallow_sieve.store.pours import PourOnRecord
+from fallow_sieve.store import PourOnRecord
 
 Temp = Annotated[float, Field(ge=-30, le=120)]
 

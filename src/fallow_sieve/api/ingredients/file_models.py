@@ -7,8 +7,8 @@ from typing import Annotated, Any, Literal
 from pydantic import Field
 
 from fallow_sieve.api.models import In, Out, Slug
-from fallow_sieve.core.ingredients.ingredient import Role
-from fallow_sieve.store.ingredients.shelf_files import RowChange
+from fallow_sieve.core.ingredients import Role
+from fallow_sieve.store.ingredients import RowChange
 
 Words = Annotated[list[Slug], Field(max_length=40)]
 RoleName = Annotated[Role, Field(strict=False)]

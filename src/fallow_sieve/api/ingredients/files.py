@@ -10,17 +10,20 @@ from sqlmodel import Session
 from fallow_sieve.api.http import answer, file_answer, if_match, store, streamed, today
 from fallow_sieve.api.ingredients.file_models import ImportLine, ImportQueryIn, PreviewOut, ShelfExportQuery
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.values.errors import BadInputError, shown
-from fallow_sieve.formats.ingredients import lots_table
-from fallow_sieve.formats.ingredients.data_package import ZIP_TYPE, write_package
-from fallow_sieve.formats.ingredients.lots_table import lot_rows
-from fallow_sieve.formats.ingredients.numbers_table import number_rows
-from fallow_sieve.formats.ingredients.shelf_table import header, shelf_rows
-from fallow_sieve.formats.shared.tables import CSV_TYPE, XLSX_TYPE, write_csv, write_xlsx
+from fallow_sieve.core.values import BadInputError, shown
+from fallow_sieve.formats.ingredients import (
+    ZIP_TYPE,
+    header,
+    lot_rows,
+    lots_table,
+    number_rows,
+    shelf_rows,
+    write_package,
+)
+from fallow_sieve.formats.shared import CSV_TYPE, XLSX_TYPE, write_csv, write_xlsx
 from fallow_sieve.services.shelf_files import ShelfFile, applied, check_still_so, planned
-from fallow_sieve.store.ingredients.lot_files import lot_lines, number_lines
-from fallow_sieve.store.ingredients.shelf_files import shelf_lines
-from fallow_sieve.store.kitchen import settings_of
+from fallow_sieve.store import settings_of
+from fallow_sieve.store.ingredients import lot_lines, number_lines, shelf_lines
 
 routes = Blueprint("shelf_files", __name__)
 SHOWN = 200  # rows of each status in a preview

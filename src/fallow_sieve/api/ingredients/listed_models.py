@@ -8,8 +8,7 @@ from typing import Annotated
 from pydantic import Field
 
 from fallow_sieve.api.models import ListOut, Out, Slug
-from fallow_sieve.core.ingredients.ingredient import Role
-from fallow_sieve.core.ingredients.search import TakenFor
+from fallow_sieve.core.ingredients import Role, TakenFor
 
 Words = Annotated[list[Slug], Field(max_length=40)]
 RoleName = Annotated[Role, Field(strict=False)]

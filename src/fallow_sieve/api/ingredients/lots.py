@@ -10,11 +10,10 @@ from flask import Blueprint, Response
 from fallow_sieve.api.http import answer, body, if_match, store, today
 from fallow_sieve.api.ingredients.lot_models import LotFullOut, LotIn, LotsOut, lot_out, lots_out
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.ingredients.lots import Lot, check_lot, standings
-from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.ingredients import Lot, check_lot, standings
+from fallow_sieve.core.values import BadInputError
 from fallow_sieve.services.shelf import bins_of, lot_in_bin
-from fallow_sieve.store.ingredients.ingredients import get_ingredient
-from fallow_sieve.store.ingredients.lots import add_lot, get_lot, save_lot
+from fallow_sieve.store.ingredients import add_lot, get_ingredient, get_lot, save_lot
 
 routes = Blueprint("lots", __name__)
 _DATES = ("bought_on", "best_before", "gluten_on")

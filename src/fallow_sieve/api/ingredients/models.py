@@ -7,13 +7,8 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from fallow_sieve.api.models import Gluten, In, Name, Out, PageQuery, Slug
-from fallow_sieve.core.ingredients.columns import Column
-from fallow_sieve.core.ingredients.filters import Diet, Trait
-from fallow_sieve.core.ingredients.functions import Function
-from fallow_sieve.core.ingredients.ingredient import Role
-from fallow_sieve.core.ingredients.search import LookAlike, TakenFor
-from fallow_sieve.core.ingredients.stand_ins import StandIn
-from fallow_sieve.core.values.estimates import Range
+from fallow_sieve.core.ingredients import Column, Diet, Function, LookAlike, Role, StandIn, TakenFor, Trait
+from fallow_sieve.core.values import Range
 
 Words = Annotated[list[Slug], Field(max_length=40)]
 RoleName = Annotated[Role, Field(strict=False)]

@@ -7,12 +7,9 @@ from typing import Annotated, Any, Literal
 from pydantic import Field
 
 from fallow_sieve.api.models import In, Out, RowId, Slug
-from fallow_sieve.core.ingredients.bench_tests import CupWeight, ScaleCheck, WaterTaken
-from fallow_sieve.core.ingredients.nutrition_panel import Per100G
-from fallow_sieve.core.ingredients.panel_checks import PanelCheck
-from fallow_sieve.core.ingredients.sieve_grading import Grading
-from fallow_sieve.core.values.estimates import Range
-from fallow_sieve.formats.ingredients.panel_text import PanelLine
+from fallow_sieve.core.ingredients import CupWeight, Grading, PanelCheck, Per100G, ScaleCheck, WaterTaken
+from fallow_sieve.core.values import Range
+from fallow_sieve.formats.ingredients import PanelLine
 from fallow_sieve.services.own_numbers import Given
 
 Mass = Annotated[float, Field(ge=0, le=1e6)]

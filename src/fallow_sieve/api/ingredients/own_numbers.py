@@ -22,11 +22,8 @@ from fallow_sieve.api.ingredients.own_number_models import (
     WithdrawnIn,
 )
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.ingredients.bench_tests import Soak, scale_check
-from fallow_sieve.core.ingredients.columns import COLUMNS
-from fallow_sieve.core.ingredients.ingredient import Fact
-from fallow_sieve.core.ingredients.sieve_grading import OnMesh
-from fallow_sieve.formats.ingredients.panel_text import read_label_text
+from fallow_sieve.core.ingredients import COLUMNS, Fact, OnMesh, Soak, scale_check
+from fallow_sieve.formats.ingredients import read_label_text
 from fallow_sieve.services.own_numbers import (
     CupReadings,
     Readings,
@@ -39,11 +36,11 @@ from fallow_sieve.services.own_numbers import (
     tried,
 )
 from fallow_sieve.services.panels import PanelResult, TypedPanel, record_panel, tried_panel
-from fallow_sieve.store.ingredients.ingredients import get_ingredient
-from fallow_sieve.store.ingredients.lots import lots_of
-from fallow_sieve.store.ingredients.panels_and_tests import (
+from fallow_sieve.store.ingredients import (
     PanelOnRecord,
     TestOnRecord,
+    get_ingredient,
+    lots_of,
     panels_of,
     scale_checks,
     tests_of,

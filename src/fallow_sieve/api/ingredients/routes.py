@@ -21,36 +21,35 @@ from fallow_sieve.api.ingredients.models import (
 )
 from fallow_sieve.api.models import FindQuery
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.blends.gluten import status_of
-from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Quality, Role
-from fallow_sieve.core.ingredients.layers import Layered
-from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
-from fallow_sieve.core.ingredients.plausible import check_contents, range_for
-from fallow_sieve.core.ingredients.search import Hit
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.errors import BadInputError, UnknownNameError
-from fallow_sieve.services.shelf import (
-    NUMBERED,
-    LayeredNumber,
-    look_alikes_of,
-    looked_for,
-    view_of,
-    whole_ingredient,
+from fallow_sieve.core.blends import status_of
+from fallow_sieve.core.ingredients import (
+    NUTRIENTS,
+    Fact,
+    Hit,
+    Ingredient,
+    Layered,
+    Quality,
+    Role,
+    Shelf,
+    check_contents,
+    range_for,
 )
-from fallow_sieve.store.errors import NotFoundError
-from fallow_sieve.store.ingredients.ingredients import (
+from fallow_sieve.core.values import BadInputError, UnknownNameError
+from fallow_sieve.services.shelf import NUMBERED, LayeredNumber, look_alikes_of, looked_for, view_of, whole_ingredient
+from fallow_sieve.store import NotFoundError
+from fallow_sieve.store.ingredients import (
     IngredientOnRecord,
     add_ingredient,
     choose_layer,
     copy_ingredient,
     delete_ingredient,
     get_ingredient,
+    lots_of,
+    other_names,
     put_number,
     save_ingredient,
     take_number,
 )
-from fallow_sieve.store.ingredients.lots import lots_of
-from fallow_sieve.store.ingredients.shelves import other_names
 
 routes = Blueprint("ingredients", __name__)
 

@@ -12,13 +12,20 @@ from flask import Blueprint, Response, request
 from fallow_sieve.api.http import answer, json_answer, kitchen, page, store, today
 from fallow_sieve.api.ingredients.models import BasisOut, CellOut, NoteOut, ShelfChoicesOut, ShelfOut, ShelfQuery
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.blends.gluten import status_of
-from fallow_sieve.core.ingredients.columns import COLUMNS, DEFAULT_COLUMNS, Cell, Provenance, column_named
-from fallow_sieve.core.ingredients.filters import SORTS, Filter, Row
-from fallow_sieve.core.ingredients.ingredient import Role
-from fallow_sieve.core.values.errors import BadInputError, UnknownNameError, shown
-from fallow_sieve.core.values.quantities import Basis
-from fallow_sieve.reference.listing import diets, traits
+from fallow_sieve.core.blends import status_of
+from fallow_sieve.core.ingredients import (
+    COLUMNS,
+    DEFAULT_COLUMNS,
+    SORTS,
+    Cell,
+    Filter,
+    Provenance,
+    Role,
+    Row,
+    column_named,
+)
+from fallow_sieve.core.values import BadInputError, Basis, UnknownNameError, shown
+from fallow_sieve.reference import diets, traits
 from fallow_sieve.services.shelf import Asked, basis_named, shelf_page, view_of
 
 routes = Blueprint("shelf", __name__)

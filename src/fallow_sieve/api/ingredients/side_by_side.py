@@ -16,15 +16,12 @@ from fallow_sieve.api.ingredients.models import (
 )
 from fallow_sieve.api.ingredients.shelf import Notes, basis_asked, basis_out, cell_out
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.blends.gluten import status_of
-from fallow_sieve.core.ingredients.ingredient import Ingredient
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.ingredients.side_by_side import side_by_side
-from fallow_sieve.core.ingredients.stand_ins import WAYS, StandIn, stand_ins
-from fallow_sieve.core.values.errors import UnknownNameError
-from fallow_sieve.reference.names import look_alikes
+from fallow_sieve.core.blends import status_of
+from fallow_sieve.core.ingredients import WAYS, Ingredient, Shelf, StandIn, laid_side_by_side, stand_ins_for
+from fallow_sieve.core.values import UnknownNameError
+from fallow_sieve.reference import look_alikes
 from fallow_sieve.services.shelf import look_alikes_of
-from fallow_sieve.store.errors import NotFoundError
+from fallow_sieve.store import NotFoundError
 
 routes = Blueprint("flours", __name__)
 
@@ -37,7 +34,7 @@ def beside() -> Response:
     with store().reading() as session:
         shelf = store().shelf(session, today())
     basis = basis_asked()
-    found = side_by_side(slugs, shelf, basis, look_alikes())
+    found = laid_side_by_side(slugs, shelf, basis, look_alikes())
     notes = Notes()
     lines = [
         SideLineOut(column=x.column, cells=[cell_out(c, notes) for c in x.cells], scale=x.scale) for x in found.lines
@@ -84,7 +81,7 @@ def standing_in(slug: str) -> Response:
         shelf = store().shelf(session, today())
     if slug not in shelf:
         raise NotFoundError("ingredient", slug)
-    return answer(StandInsOut(items=[_stand_in(f, shelf) for f in stand_ins(slug, shelf, way, count)]))
+    return answer(StandInsOut(items=[_stand_in(f, shelf) for f in stand_ins_for(slug, shelf, way, count)]))
 
 
 def _stand_in(found: StandIn, shelf: Shelf) -> StandInOut:

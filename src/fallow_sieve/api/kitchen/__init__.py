@@ -1,1 +1,3 @@
 """The kitchen's settings over HTTP."""
+
+__all__ = ["routes"]

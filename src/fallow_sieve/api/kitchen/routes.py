@@ -9,7 +9,7 @@ from fallow_sieve.api.kitchen.models import KitchenOut, SearchOut, SearchQuery, 
 from fallow_sieve.api.spec import route
 from fallow_sieve.services.searching import found_in_kitchen
 from fallow_sieve.services.shelf import view_of
-from fallow_sieve.store.kitchen import save_settings, settings_of
+from fallow_sieve.store import save_settings, settings_of
 
 routes = Blueprint("kitchen", __name__)
 

@@ -7,8 +7,8 @@ from typing import Annotated, Any
 from pydantic import Field, RootModel
 
 from fallow_sieve.api.models import In, Name, Out, Parts, RowId, Slug
-from fallow_sieve.core.optimise.bags import Bags
-from fallow_sieve.formats.briefs.file import AimName, WishListIn
+from fallow_sieve.core.optimise import Bags
+from fallow_sieve.formats.briefs import AimName, WishListIn
 from fallow_sieve.services.mending import MendAnswer
 from fallow_sieve.services.proposals import Clash, FrontPoint, PricesOfMore, ShownProposal, SkippedAim
 

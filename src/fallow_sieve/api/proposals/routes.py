@@ -28,13 +28,11 @@ from fallow_sieve.api.proposals.models import (
     WishesOut,
 )
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.blends.blend import Blend
-from fallow_sieve.core.blends.fit import rule_of_use
+from fallow_sieve.core.blends import Blend, rule_of_use
 from fallow_sieve.core.numerics.programs import Effort
-from fallow_sieve.core.optimise.proposals import TIME_LIMIT_S
-from fallow_sieve.core.optimise.wishes import Aim
-from fallow_sieve.formats.briefs.file import body_of, wishes_of, write_brief
-from fallow_sieve.reference.uses import rules
+from fallow_sieve.core.optimise import TIME_LIMIT_S, Aim
+from fallow_sieve.formats.briefs import body_of, wishes_of, write_brief
+from fallow_sieve.reference import rules
 from fallow_sieve.services.mending import answer_of, bags, mended
 from fallow_sieve.services.proposals import (
     Clash,
@@ -47,7 +45,7 @@ from fallow_sieve.services.proposals import (
     shown_front,
     wishes_for,
 )
-from fallow_sieve.store.briefs import get_brief
+from fallow_sieve.store import get_brief
 
 routes = Blueprint("proposals", __name__)
 _POOL = ThreadPoolExecutor(2, thread_name_prefix="search")

@@ -1,1 +1,3 @@
 """Recipes over HTTP: read line by line, and made over with a blend."""
+
+__all__ = ["routes"]

@@ -8,8 +8,7 @@ from pydantic import Field
 
 from fallow_sieve.api.formula_content import FormulaContentOut, PinnedIn, School
 from fallow_sieve.api.models import In, Out, Slug
-from fallow_sieve.core.recipes.checks import RecipeCheck
-from fallow_sieve.core.recipes.conversion import ConversionStep, Pairing
+from fallow_sieve.core.recipes import ConversionStep, Pairing, RecipeCheck
 from fallow_sieve.services.recipes import Side
 
 

@@ -12,12 +12,11 @@ from fallow_sieve.api.http import answer, body, kitchen
 from fallow_sieve.api.models import as_parts
 from fallow_sieve.api.recipes.models import ConvertIn, ConvertOut, ReadIn, ReadLineOut, ReadOut
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.blends.blend import check_parts
-from fallow_sieve.core.blends.fit import rule_of_use
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.recipes.lines import ReadLine
-from fallow_sieve.core.values.errors import BadInputError, shown
-from fallow_sieve.reference.uses import rules
+from fallow_sieve.core.blends import check_parts, rule_of_use
+from fallow_sieve.core.ingredients import Shelf
+from fallow_sieve.core.recipes import ReadLine
+from fallow_sieve.core.values import BadInputError, shown
+from fallow_sieve.reference import rules
 from fallow_sieve.services.recipes import Read, make_over, read_text, side_of
 
 routes = Blueprint("recipes", __name__)

@@ -1,1 +1,3 @@
 """What every page needs to know once, and the search over everything."""
+
+__all__ = ["routes"]

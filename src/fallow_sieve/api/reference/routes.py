@@ -11,14 +11,11 @@ from fallow_sieve.api.http import answer, kitchen
 from fallow_sieve.api.models import NamedOut
 from fallow_sieve.api.reference.models import MetricOut, NutrientInfo, ReferenceOut, UseOut
 from fallow_sieve.api.spec import DOCUMENT, route
-from fallow_sieve.core.blends.cautions import union_of
-from fallow_sieve.core.blends.metrics import BANDED, METRICS, Metric
-from fallow_sieve.core.briefs.brief import AIMS
-from fallow_sieve.core.ingredients.functions import FUNCTION_LABELS
-from fallow_sieve.core.ingredients.ingredient import ROLE_LABELS, Role
-from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
-from fallow_sieve.core.values.words import spaced
-from fallow_sieve.reference.uses import rules
+from fallow_sieve.core.blends import BANDED, METRICS, Metric, union_of
+from fallow_sieve.core.briefs import AIMS
+from fallow_sieve.core.ingredients import FUNCTION_LABELS, NUTRIENTS, ROLE_LABELS, Role
+from fallow_sieve.core.values import spaced
+from fallow_sieve.reference import rules
 
 routes = Blueprint("reference", __name__)
 WHEAT = "wheat-flour"  # the flour whose colour a mix is drawn beside

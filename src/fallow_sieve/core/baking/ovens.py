@@ -11,8 +11,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 from itertools import pairwise
 
-from fallow_sieve.core.values.errors import QuantityError, shown
-from fallow_sieve.core.values.quantities import celsius_from_fahrenheit, fahrenheit_from_celsius
+from fallow_sieve.core.values import QuantityError, celsius_from_fahrenheit, fahrenheit_from_celsius, shown
 
 FAN_K = 20.0
 LOWEST_C, HIGHEST_C = 50.0, 500.0

@@ -10,8 +10,8 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 from fallow_sieve.core.baking.ovens import GasMark, OvenSetting, setting
-from fallow_sieve.core.blends.cautions import Caution
-from fallow_sieve.core.values.errors import UnknownNameError
+from fallow_sieve.core.blends import Caution
+from fallow_sieve.core.values import UnknownNameError
 
 RICH_PCT = 15.0  # fat and sugars, % of flour
 

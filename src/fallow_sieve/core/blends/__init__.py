@@ -1,1 +1,79 @@
 """Blends: what is in a mix, how it fits a use, and what holds it back."""
+
+from fallow_sieve.core.blends.analysis import Analysis, Contents, analyse, contents
+from fallow_sieve.core.blends.binder_load import GOOD_LOAD, BinderLoad, DoseBand, load_of_binders
+from fallow_sieve.core.blends.blend import MAX_MASS_G, MAX_PARTS, Blend, Part, check_parts, drawing_on
+from fallow_sieve.core.blends.cautions import Caution, cautions_for, cautions_of, union_of
+from fallow_sieve.core.blends.composing import (
+    FIRST_FLOUR_G,
+    NEW_BINDER_PCT,
+    NEW_FLOUR_PCT,
+    add_part,
+    handy,
+    scale_to,
+    set_flour_share,
+)
+from fallow_sieve.core.blends.differences import OF_FLOUR, Difference, difference
+from fallow_sieve.core.blends.explanation import Explanation, explain
+from fallow_sieve.core.blends.fit import BandChange, BandResult, Fit, Use, UseBand, fit_to, rule_of_use, with_changes
+from fallow_sieve.core.blends.gluten import GlutenEstimate, estimate_gluten, status_of
+from fallow_sieve.core.blends.judgement import Judgement, Rules, Setting, judge
+from fallow_sieve.core.blends.limits import Limits
+from fallow_sieve.core.blends.metrics import BANDED, FIELD_OF_METRIC, KNOWN_STARCH_NEEDED, METRICS, ROLE_SHARES, Metric
+from fallow_sieve.core.blends.on_basis import of_mix
+
+__all__ = [
+    "BANDED",
+    "FIELD_OF_METRIC",
+    "FIRST_FLOUR_G",
+    "GOOD_LOAD",
+    "KNOWN_STARCH_NEEDED",
+    "MAX_MASS_G",
+    "MAX_PARTS",
+    "METRICS",
+    "NEW_BINDER_PCT",
+    "NEW_FLOUR_PCT",
+    "OF_FLOUR",
+    "ROLE_SHARES",
+    "Analysis",
+    "BandChange",
+    "BandResult",
+    "BinderLoad",
+    "Blend",
+    "Caution",
+    "Contents",
+    "Difference",
+    "DoseBand",
+    "Explanation",
+    "Fit",
+    "GlutenEstimate",
+    "Judgement",
+    "Limits",
+    "Metric",
+    "Part",
+    "Rules",
+    "Setting",
+    "Use",
+    "UseBand",
+    "add_part",
+    "analyse",
+    "cautions_for",
+    "cautions_of",
+    "check_parts",
+    "contents",
+    "difference",
+    "drawing_on",
+    "estimate_gluten",
+    "explain",
+    "fit_to",
+    "handy",
+    "judge",
+    "load_of_binders",
+    "of_mix",
+    "rule_of_use",
+    "scale_to",
+    "set_flour_share",
+    "status_of",
+    "union_of",
+    "with_changes",
+]

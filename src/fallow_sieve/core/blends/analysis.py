@@ -14,12 +14,18 @@ import numpy as np
 
 from fallow_sieve.core.blends.blend import Blend, check_parts, drawing_on
 from fallow_sieve.core.blends.metrics import FLOUR_COLUMNS, KNOWN_STARCH_NEEDED, METRICS, MIX_COLUMNS, ROLE_SHARES
-from fallow_sieve.core.ingredients.functions import Function
-from fallow_sieve.core.ingredients.ingredient import Ingredient, Role
-from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
-from fallow_sieve.core.ingredients.shelf import COLUMN, FIELDS, QUALITIES, FloatArray, Shelf
-from fallow_sieve.core.values.estimates import RANGE_IN_SIGMA, UNKNOWN, Estimate, estimate
-from fallow_sieve.core.values.quantities import CupStandard, cup_ml
+from fallow_sieve.core.ingredients import (
+    COLUMN,
+    FIELDS,
+    NUTRIENTS,
+    QUALITIES,
+    FloatArray,
+    Function,
+    Ingredient,
+    Role,
+    Shelf,
+)
+from fallow_sieve.core.values import RANGE_IN_SIGMA, UNKNOWN, CupStandard, Estimate, cup_ml, estimate
 
 
 @dataclass(frozen=True, slots=True)

@@ -10,8 +10,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from fallow_sieve.core.blends.analysis import PartShare
-from fallow_sieve.core.ingredients.functions import Kind, standard_of
-from fallow_sieve.core.ingredients.ingredient import Role
+from fallow_sieve.core.ingredients import Kind, Role, standard_of
 
 GOOD_LOAD = (0.7, 1.3)
 DOUBLE_DOSE_LOAD = 1.6
@@ -49,7 +48,7 @@ class BinderLoad:
     say: str
 
 
-def binder_load(parts: Sequence[PartShare], usual: Mapping[str, DoseBand] | None) -> BinderLoad:
+def load_of_binders(parts: Sequence[PartShare], usual: Mapping[str, DoseBand] | None) -> BinderLoad:
     """Return the binder load of `parts` for a use whose dose bands (% of flour base) are `usual`.
 
     `usual` None or empty means the use has no dose table: doses are listed, the load is unknown.

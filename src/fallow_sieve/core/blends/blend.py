@@ -6,8 +6,8 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.errors import BadInputError, UnknownNameError
+from fallow_sieve.core.ingredients import Shelf
+from fallow_sieve.core.values import BadInputError, UnknownNameError
 
 MAX_PARTS = 200
 MAX_MASS_G = 1e9

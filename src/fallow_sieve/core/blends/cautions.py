@@ -8,10 +8,8 @@ from functools import lru_cache
 
 from fallow_sieve.core.blends.analysis import PartShare
 from fallow_sieve.core.blends.gluten import GlutenEstimate
-from fallow_sieve.core.ingredients.functions import SWELLS
-from fallow_sieve.core.ingredients.ingredient import Ingredient
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.words import spaced
+from fallow_sieve.core.ingredients import SWELLS, Ingredient, Shelf
+from fallow_sieve.core.values import spaced
 
 RICE_HEAVY_PCT = 50.0
 

@@ -7,9 +7,8 @@ from dataclasses import replace
 
 from fallow_sieve.core.blends.binder_load import DoseBand
 from fallow_sieve.core.blends.blend import Part, check_parts
-from fallow_sieve.core.ingredients.functions import Kind
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.ingredients import Kind, Shelf
+from fallow_sieve.core.values import BadInputError
 
 
 def set_flour_share(parts: Sequence[Part], ingredient: str, share_pct: float, shelf: Shelf) -> tuple[Part, ...]:

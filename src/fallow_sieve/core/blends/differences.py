@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from fallow_sieve.core.blends.analysis import Analysis, PartShare
 from fallow_sieve.core.blends.metrics import METRICS
-from fallow_sieve.core.values.changes import Change, came_or_went, moved
+from fallow_sieve.core.values import Change, came_or_went, moved
 
 OF_FLOUR = "% of flour"
 LOT = "lot"  # the unit of a change of lots, which stand by their codes

@@ -7,11 +7,8 @@ from dataclasses import dataclass, replace
 from fallow_sieve.core.blends.analysis import Analysis, analyse
 from fallow_sieve.core.blends.blend import Blend, drawing_on
 from fallow_sieve.core.blends.metrics import FIELD_OF_METRIC, METRICS
-from fallow_sieve.core.ingredients.columns import available_fact
-from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Role
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.errors import UnknownNameError
-from fallow_sieve.core.values.quantities import CupStandard
+from fallow_sieve.core.ingredients import Fact, Ingredient, Role, Shelf, available_fact
+from fallow_sieve.core.values import CupStandard, UnknownNameError
 
 
 @dataclass(frozen=True, slots=True)

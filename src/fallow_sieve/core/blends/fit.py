@@ -12,9 +12,7 @@ from dataclasses import dataclass, replace
 
 from fallow_sieve.core.blends.analysis import Analysis
 from fallow_sieve.core.blends.metrics import METRICS
-from fallow_sieve.core.values.bands import EDGE, Band, Status
-from fallow_sieve.core.values.errors import BadInputError, UnknownNameError
-from fallow_sieve.core.values.estimates import Estimate, probability_between
+from fallow_sieve.core.values import EDGE, BadInputError, Band, Estimate, Status, UnknownNameError, probability_between
 
 
 @dataclass(frozen=True, slots=True)

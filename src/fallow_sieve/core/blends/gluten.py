@@ -7,8 +7,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from fallow_sieve.core.blends.analysis import PartShare
-from fallow_sieve.core.ingredients.ingredient import Ingredient
-from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.ingredients import Ingredient, Shelf
 
 BUDGET_MG_PER_KG = 20.0  # the limit of Codex Stan 118-1979 and Regulation (EU) 828/2014; others differ
 

@@ -6,16 +6,15 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 
 from fallow_sieve.core.blends.analysis import Analysis, analyse
-from fallow_sieve.core.blends.binder_load import BinderLoad, DoseBand, binder_load
+from fallow_sieve.core.blends.binder_load import BinderLoad, DoseBand, load_of_binders
 from fallow_sieve.core.blends.blend import Blend, drawing_on
 from fallow_sieve.core.blends.cautions import Caution, cautions_for, contains_line, union_of
 from fallow_sieve.core.blends.fit import BandResult, Fit, Use, fit_to, with_changes
 from fallow_sieve.core.blends.gluten import GlutenEstimate, estimate_gluten
 from fallow_sieve.core.blends.keeping import Keeping, keeping
 from fallow_sieve.core.blends.limits import LimitResult, Limits, check_limits
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.bands import Status, state_sentence, worst_first
-from fallow_sieve.core.values.quantities import CupStandard
+from fallow_sieve.core.ingredients import Shelf
+from fallow_sieve.core.values import CupStandard, Status, state_sentence, worst_first
 
 
 @dataclass(frozen=True, slots=True)
@@ -89,7 +88,7 @@ def judge(blend: Blend, shelf: Shelf, use: Use | None, rules: Rules, setting: Se
         fit=fit,
         sieves=sieves,
         limits=limits,
-        binder=binder_load(analysis.parts, rules.doses.get(use.slug) if use else None),
+        binder=load_of_binders(analysis.parts, rules.doses.get(use.slug) if use else None),
         gluten=gluten,
         keeping=keeping(items, where.store_temp_c),
         allergens=union_of(i.allergens for i in items),

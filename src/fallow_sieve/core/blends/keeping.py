@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import dataclass
 
-from fallow_sieve.core.ingredients.ingredient import Ingredient
+from fallow_sieve.core.ingredients import Ingredient
 
 REFERENCE_TEMP_C = 20.0
 DAYS_PER_MONTH = 365.25 / 12

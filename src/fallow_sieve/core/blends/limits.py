@@ -8,10 +8,8 @@ from dataclasses import dataclass
 from fallow_sieve.core.blends.analysis import Analysis
 from fallow_sieve.core.blends.fit import BandChange
 from fallow_sieve.core.blends.gluten import GlutenEstimate
-from fallow_sieve.core.ingredients.ingredient import NOT_FLOUR
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.bands import Status, worst_first
-from fallow_sieve.core.values.words import spaced
+from fallow_sieve.core.ingredients import NOT_FLOUR, Shelf
+from fallow_sieve.core.values import Status, spaced, worst_first
 
 
 @dataclass(frozen=True, slots=True)

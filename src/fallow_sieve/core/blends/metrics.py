@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
-from fallow_sieve.core.ingredients.ingredient import Role
+from fallow_sieve.core.ingredients import Role
 
 
 @dataclass(frozen=True, slots=True)

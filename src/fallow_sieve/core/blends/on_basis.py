@@ -3,10 +3,8 @@
 from __future__ import annotations
 
 from fallow_sieve.core.blends.analysis import Analysis
-from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
-from fallow_sieve.core.ingredients.side_by_side import OnBasis
-from fallow_sieve.core.values.estimates import UNKNOWN
-from fallow_sieve.core.values.quantities import Basis
+from fallow_sieve.core.ingredients import NUTRIENTS, OnBasis
+from fallow_sieve.core.values import UNKNOWN, Basis
 
 
 def of_mix(analysis: Analysis, basis: Basis) -> OnBasis:

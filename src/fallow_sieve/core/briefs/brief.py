@@ -5,10 +5,8 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from fallow_sieve.core.blends.fit import BandChange
-from fallow_sieve.core.blends.limits import Limits
-from fallow_sieve.core.blends.metrics import METRICS
-from fallow_sieve.core.values.words import spaced
+from fallow_sieve.core.blends import METRICS, BandChange, Limits
+from fallow_sieve.core.values import spaced
 
 AIMS: dict[str, str] = {
     "nearest": "nearest to wheat",

@@ -10,8 +10,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 
-from fallow_sieve.core.blends.analysis import Contents, contents
-from fallow_sieve.core.blends.blend import Blend, Part, drawing_on
+from fallow_sieve.core.blends import Blend, Contents, Part, contents, drawing_on
 from fallow_sieve.core.formulas.formula import (
     BLEND,
     OUTSIDE_DOUGH,
@@ -23,11 +22,8 @@ from fallow_sieve.core.formulas.formula import (
     opened,
     water_counts,
 )
-from fallow_sieve.core.ingredients.functions import Function
-from fallow_sieve.core.ingredients.ingredient import Fact, Role
-from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.estimates import Estimate
+from fallow_sieve.core.ingredients import NUTRIENTS, Fact, Function, Role, Shelf
+from fallow_sieve.core.values import Estimate
 
 COUNTED = ("water_g", "fat_g", "sugars_g", "salt_g", "protein_g")
 

@@ -9,9 +9,8 @@ import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from fallow_sieve.core.blends.binder_load import GOOD_LOAD, BinderLoad, DoseBand
-from fallow_sieve.core.blends.fit import Use
-from fallow_sieve.core.values.errors import BadInputError, UnknownNameError
+from fallow_sieve.core.blends import GOOD_LOAD, BinderLoad, DoseBand, Use
+from fallow_sieve.core.values import BadInputError, UnknownNameError
 
 SCHOOLS = {
     "by-moisture": "psyllium in wet and yeasted doughs, a gum in dry ones",

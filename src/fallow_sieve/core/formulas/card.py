@@ -5,14 +5,12 @@ from __future__ import annotations
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
-from fallow_sieve.core.baking.ovens import in_words
-from fallow_sieve.core.baking.phases import PlannedPhase
+from fallow_sieve.core.baking import PlannedPhase, in_words
 from fallow_sieve.core.formulas.analysis import LineFacts
 from fallow_sieve.core.formulas.formula import AHEAD, When
 from fallow_sieve.core.formulas.judgement import FormulaJudgement
 from fallow_sieve.core.formulas.pouring import REST_MINUTES, is_poured, poured_water_g
-from fallow_sieve.core.values.quantities import fahrenheit_from_celsius
-from fallow_sieve.core.values.words import grams
+from fallow_sieve.core.values import fahrenheit_from_celsius, grams
 
 _DO = {
     When.LEAVEN: "Make the leaven of {}.",

@@ -11,10 +11,8 @@ from dataclasses import dataclass
 
 from fallow_sieve.core.formulas.formula import BLEND, OUTSIDE_DOUGH, WATER, Formula, is_flour
 from fallow_sieve.core.formulas.pouring import is_poured
-from fallow_sieve.core.ingredients.functions import Kind
-from fallow_sieve.core.ingredients.ingredient import Ingredient
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.ingredients import Ingredient, Kind, Shelf
+from fallow_sieve.core.values import BadInputError
 
 SPECIFIC_HEAT = {"water": 4.18, "flour": 1.7, "egg": 3.3, "milk": 3.9, "fat": 2.1, "sugar": 1.25}
 ICE_LATENT_KJ_PER_KG = 334.0

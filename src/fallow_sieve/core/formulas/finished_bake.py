@@ -11,10 +11,8 @@ from dataclasses import dataclass
 
 from fallow_sieve.core.formulas.analysis import WorkedFormula
 from fallow_sieve.core.formulas.formula import BLEND, WATER, Formula, When, opened
-from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.core.values.estimates import Estimate
+from fallow_sieve.core.ingredients import NUTRIENTS, Shelf
+from fallow_sieve.core.values import BadInputError, Estimate
 
 
 @dataclass(frozen=True, slots=True)

@@ -8,12 +8,9 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 
-from fallow_sieve.core.blends.blend import MAX_MASS_G, Part
-from fallow_sieve.core.ingredients.functions import WHISKED_IN_DRY, Kind
-from fallow_sieve.core.ingredients.ingredient import Ingredient, Role
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.errors import BadInputError, UnknownNameError, nearest_names
-from fallow_sieve.core.values.pins import Pin
+from fallow_sieve.core.blends import MAX_MASS_G, Part
+from fallow_sieve.core.ingredients import WHISKED_IN_DRY, Ingredient, Kind, Role, Shelf
+from fallow_sieve.core.values import BadInputError, Pin, UnknownNameError, nearest_names
 
 BLEND = "@blend"  # stands for the pinned blend; no slug can look so
 WATER = "water"

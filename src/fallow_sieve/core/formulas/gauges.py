@@ -9,12 +9,12 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from fallow_sieve.core.blends.binder_load import GOOD_LOAD, BinderLoad
+from fallow_sieve.core.blends import GOOD_LOAD, BinderLoad
 from fallow_sieve.core.formulas.analysis import FormulaAnalysis
 from fallow_sieve.core.formulas.leavening import SALT_SLOWS_PCT, SUGAR_SLOWS_PCT, Lift, Load
 from fallow_sieve.core.formulas.water import Prediction
 from fallow_sieve.core.formulas.water_learning import Corrected
-from fallow_sieve.core.values.bands import Band, Status
+from fallow_sieve.core.values import Band, Status
 
 SALT_HARD_PCT = 4.0
 SUGAR_HARD_PCT = 25.0

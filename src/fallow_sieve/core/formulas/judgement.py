@@ -8,12 +8,28 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 
-from fallow_sieve.core.baking.ovens import GasMark, oven_clashes, oven_mentions
-from fallow_sieve.core.baking.phases import BakePlan, Doneness, Pan, Phase, pan_named, plan_bake
-from fallow_sieve.core.blends.binder_load import BinderLoad, DoseBand, binder_load
-from fallow_sieve.core.blends.cautions import Caution, cautions_for, union_of
-from fallow_sieve.core.blends.fit import Use
-from fallow_sieve.core.blends.gluten import GlutenEstimate, estimate_gluten
+from fallow_sieve.core.baking import (
+    BakePlan,
+    Doneness,
+    GasMark,
+    Pan,
+    Phase,
+    oven_clashes,
+    oven_mentions,
+    pan_named,
+    plan_bake,
+)
+from fallow_sieve.core.blends import (
+    BinderLoad,
+    Caution,
+    DoseBand,
+    GlutenEstimate,
+    Use,
+    cautions_for,
+    estimate_gluten,
+    load_of_binders,
+    union_of,
+)
 from fallow_sieve.core.formulas.analysis import COUNTED, FormulaAnalysis, WorkedFormula, analyse_formula
 from fallow_sieve.core.formulas.binder_choice import Suggestion, disperse, suggest
 from fallow_sieve.core.formulas.formula import BLEND, WATER, Formula, When, consistency_or_usual
@@ -29,11 +45,8 @@ from fallow_sieve.core.formulas.pouring import PouredWater, PourStep, hold_back,
 from fallow_sieve.core.formulas.unusual_shares import UsualShare, odd_shares
 from fallow_sieve.core.formulas.water import HydrationBand, Prediction, predict
 from fallow_sieve.core.formulas.water_learning import Corrected, Learnt, Pour, correct, learn
-from fallow_sieve.core.ingredients.functions import Function, Kind
-from fallow_sieve.core.ingredients.ingredient import Role
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.bands import state_sentence, worst_first
-from fallow_sieve.core.values.quantities import CupStandard
+from fallow_sieve.core.ingredients import Function, Kind, Role, Shelf
+from fallow_sieve.core.values import CupStandard, state_sentence, worst_first
 
 
 @dataclass(frozen=True, slots=True)
@@ -105,7 +118,7 @@ def judge_formula(
     prediction = predict_for(analysis, own, rules, slug, consistency)
     learnt = learn(where.pours, formula.pin.key if formula.pin else "", use.family if use else "")
     wanted = correct(prediction, learnt)
-    binder = binder_load(analysis.dough.parts, rules.doses.get(slug))
+    binder = load_of_binders(analysis.dough.parts, rules.doses.get(slug))
     found_lifts = lifts(analysis, rules.leavening.get(slug))
     loads = loads_on_yeast(analysis)
     gauges = worst_first(

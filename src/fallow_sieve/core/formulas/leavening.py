@@ -11,8 +11,7 @@ from dataclasses import dataclass
 
 from fallow_sieve.core.formulas.analysis import WorkedFormula
 from fallow_sieve.core.formulas.formula import When
-from fallow_sieve.core.ingredients.functions import Function
-from fallow_sieve.core.ingredients.ingredient import Ingredient
+from fallow_sieve.core.ingredients import Function, Ingredient
 
 FRESH_PER_INSTANT = 3.0
 POWDER_PER_SODA = 3.0

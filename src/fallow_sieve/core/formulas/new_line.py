@@ -5,13 +5,11 @@ Rules of thumb to start from, which the cook then changes (see docs/method.md).
 
 from __future__ import annotations
 
-from fallow_sieve.core.blends.binder_load import DoseBand
-from fallow_sieve.core.blends.composing import FIRST_FLOUR_G, NEW_BINDER_PCT, NEW_FLOUR_PCT, handy
+from fallow_sieve.core.blends import FIRST_FLOUR_G, NEW_BINDER_PCT, NEW_FLOUR_PCT, DoseBand, handy
 from fallow_sieve.core.formulas.formula import WATER, Line, is_flour, usual_when, water_share
 from fallow_sieve.core.formulas.judgement import FormulaJudgement, FormulaRules
 from fallow_sieve.core.formulas.leavening import usual_share_pct
-from fallow_sieve.core.ingredients.functions import Kind, standards
-from fallow_sieve.core.ingredients.ingredient import Ingredient, Role
+from fallow_sieve.core.ingredients import Ingredient, Kind, Role, standards
 
 NEW_WATER_PCT = 60.0  # where no water can be predicted
 LEAST_OF_USUAL = 0.1  # where nothing is missing: a tenth of the usual

@@ -5,14 +5,11 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from dataclasses import replace
 
-from fallow_sieve.core.blends.analysis import analyse
-from fallow_sieve.core.blends.blend import Blend, Part
-from fallow_sieve.core.blends.differences import OF_FLOUR, difference
+from fallow_sieve.core.blends import OF_FLOUR, Blend, Part, analyse, difference
 from fallow_sieve.core.formulas.formula import Formula
 from fallow_sieve.core.formulas.judgement import FormulaJudgement, FormulaRules, FormulaSetting, judge_formula
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.changes import Change, moved
-from fallow_sieve.core.values.words import spaced
+from fallow_sieve.core.ingredients import Shelf
+from fallow_sieve.core.values import Change, moved, spaced
 
 WATER_DECIMALS, LOAD_DECIMALS = 1, 2
 

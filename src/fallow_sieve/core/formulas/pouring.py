@@ -7,9 +7,8 @@ from dataclasses import dataclass, replace
 
 from fallow_sieve.core.formulas.analysis import FormulaAnalysis, LineFacts
 from fallow_sieve.core.formulas.formula import AHEAD, BLEND, OUTSIDE_DOUGH, WATER, Line, When, water_share
-from fallow_sieve.core.ingredients.functions import Kind
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.ingredients import Kind, Shelf
+from fallow_sieve.core.values import BadInputError
 
 
 def is_poured(line: Line | LineFacts) -> bool:

@@ -14,9 +14,8 @@ from fallow_sieve.core.formulas.analysis import FormulaAnalysis, LineFacts
 from fallow_sieve.core.formulas.binder_choice import STEPS_OF_SCALE, Dilution, dilute
 from fallow_sieve.core.formulas.formula import BLEND, OUTSIDE_DOUGH, Line, When, water_share
 from fallow_sieve.core.formulas.pouring import with_water
-from fallow_sieve.core.ingredients.functions import Kind
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.ingredients import Kind, Shelf
+from fallow_sieve.core.values import BadInputError
 
 MIXING_LOSS_PCT = 2.0
 LARGEST_G = 1e8

@@ -10,7 +10,7 @@ import math
 import re
 from dataclasses import dataclass
 
-from fallow_sieve.core.values.errors import BadInputError, QuantityError, shown
+from fallow_sieve.core.values import BadInputError, QuantityError, shown
 
 CM_PER_INCH = 2.54  # exact by definition (1959)
 DOUGH_DENSITY = 1.05  # g/mL before it rises; rule of thumb

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from fallow_sieve.core.formulas.analysis import FormulaAnalysis
-from fallow_sieve.core.ingredients.functions import standards
+from fallow_sieve.core.ingredients import standards
 
 TOO_MUCH = 10.0
 

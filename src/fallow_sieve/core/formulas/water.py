@@ -10,10 +10,8 @@ import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from fallow_sieve.core.ingredients.functions import Kind
-from fallow_sieve.core.ingredients.ingredient import Ingredient, Role
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.estimates import Z_95, Range
+from fallow_sieve.core.ingredients import Ingredient, Kind, Role, Shelf
+from fallow_sieve.core.values import Z_95, Range
 
 THIRST_SLOPE = 0.8
 THIRST_OF_REFERENCE = 1.20

@@ -10,7 +10,7 @@ from functools import lru_cache
 import numpy as np
 
 from fallow_sieve.core.formulas.water import Prediction
-from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values import BadInputError
 
 PRIOR_SD = 0.12
 POUR_SD = 0.06

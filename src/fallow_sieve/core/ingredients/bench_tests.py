@@ -11,8 +11,7 @@ from dataclasses import dataclass
 
 from fallow_sieve.core.ingredients.ingredient import Fact, Quality
 from fallow_sieve.core.numerics.repeated_readings import Measured, Verdict, measured, verdict
-from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.core.values.estimates import Range
+from fallow_sieve.core.values import BadInputError, Range
 
 WAYS_TO_FILL = {"sifted": "sifted in", "spooned": "spooned in", "dipped": "dipped and levelled"}
 MOST_G = 1e6

@@ -8,9 +8,7 @@ from dataclasses import dataclass
 from fallow_sieve.core.ingredients.ingredient import PROPERTIES, Fact, Ingredient, Quality
 from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
 from fallow_sieve.core.ingredients.shelf import available_range
-from fallow_sieve.core.values.errors import UnknownNameError
-from fallow_sieve.core.values.estimates import Range
-from fallow_sieve.core.values.quantities import Basis
+from fallow_sieve.core.values import Basis, Range, UnknownNameError
 
 
 @dataclass(frozen=True, slots=True)

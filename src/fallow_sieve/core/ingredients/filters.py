@@ -12,7 +12,7 @@ from numpy.typing import NDArray
 from fallow_sieve.core.ingredients.columns import COLUMNS, PRICED_BY, Cell, cell
 from fallow_sieve.core.ingredients.ingredient import Ingredient, Role
 from fallow_sieve.core.ingredients.shelf import COLUMN, FloatArray, Shelf
-from fallow_sieve.core.values.quantities import Basis
+from fallow_sieve.core.values import Basis
 
 
 @dataclass(frozen=True, slots=True)

@@ -11,7 +11,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from enum import StrEnum
 
-from fallow_sieve.core.values.errors import UnknownNameError
+from fallow_sieve.core.values import UnknownNameError
 
 
 class Kind(StrEnum):

@@ -42,7 +42,7 @@ class InBins:
     stock_g: float
 
 
-def in_bins(bags: Sequence[Bag], own: Mapping[str, Fact], today: date) -> InBins:
+def bins_of(bags: Sequence[Bag], own: Mapping[str, Fact], today: date) -> InBins:
     """Return what `bags` (the first to expire first) say on the day `today`; with none in stock, the `own` numbers do.
 
     The price is that of the bag drawn from first. Gluten is the highest value of those in stock, and unknown as soon

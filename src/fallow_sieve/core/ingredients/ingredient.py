@@ -17,7 +17,7 @@ from fallow_sieve.core.ingredients.nutrients import (
     energy_kcal,
     energy_kj,
 )
-from fallow_sieve.core.values.estimates import Z_95, Range, exactly
+from fallow_sieve.core.values import Z_95, Range, exactly
 
 
 class Role(StrEnum):

@@ -7,8 +7,7 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from datetime import date
 
-from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.core.values.words import counted
+from fallow_sieve.core.values import BadInputError, counted
 
 MOST_G = 1e8
 MOST_PRICE = 1e6

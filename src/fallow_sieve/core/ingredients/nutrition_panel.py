@@ -15,8 +15,7 @@ from enum import StrEnum
 
 from fallow_sieve.core.ingredients.ingredient import Fact, Quality
 from fallow_sieve.core.ingredients.plausible import HIGHEST
-from fallow_sieve.core.values.errors import BadInputError, shown
-from fallow_sieve.core.values.estimates import Range
+from fallow_sieve.core.values import BadInputError, Range, shown
 
 
 class Convention(StrEnum):

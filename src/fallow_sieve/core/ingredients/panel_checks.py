@@ -8,7 +8,7 @@ from typing import Literal
 
 from fallow_sieve.core.ingredients.nutrients import KJ_PER_KCAL, NUTRIENTS, SALT_PER_SODIUM, energy_kcal
 from fallow_sieve.core.ingredients.nutrition_panel import Convention, LabelReading, SoFar
-from fallow_sieve.core.values.estimates import Range
+from fallow_sieve.core.values import Range
 
 ENERGY_OFF_PCT = 15.0
 

@@ -7,8 +7,7 @@ from collections.abc import Mapping
 
 from fallow_sieve.core.ingredients.ingredient import PROPERTIES, range_from_number
 from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
-from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.core.values.estimates import Range
+from fallow_sieve.core.values import BadInputError, Range
 
 _ENERGY_HIGHEST = {"energy_kj": 4000.0, "energy_kcal": 950.0}  # fat has 3700 kJ, 900 kcal
 _BY_UNIT = {"g": 100.0, "mg": 1e5, "µg": 1e8}

@@ -13,8 +13,7 @@ from numpy.typing import NDArray
 
 from fallow_sieve.core.ingredients.ingredient import PROPERTIES, Fact, Ingredient, Quality, with_derived
 from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
-from fallow_sieve.core.values.errors import BadInputError, UnknownNameError
-from fallow_sieve.core.values.estimates import Z_95, Range
+from fallow_sieve.core.values import Z_95, BadInputError, Range, UnknownNameError
 
 FloatArray = NDArray[np.float64]
 _COMBINED = ("available_carbohydrate_g",)

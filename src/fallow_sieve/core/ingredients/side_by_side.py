@@ -11,9 +11,7 @@ from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
 from fallow_sieve.core.ingredients.search import LookAlike
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.ingredients.stand_ins import BEHAVIOUR, COMPOSITION, spreads_apart
-from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.core.values.estimates import UNKNOWN, Estimate
-from fallow_sieve.core.values.quantities import Basis
+from fallow_sieve.core.values import UNKNOWN, BadInputError, Basis, Estimate
 
 MOST_FLOURS = 6
 SIDE_BY_SIDE = (
@@ -61,7 +59,7 @@ class SideBySide:
     say: str
 
 
-def side_by_side(slugs: Sequence[str], shelf: Shelf, basis: Basis, pairs: Sequence[LookAlike]) -> SideBySide:
+def laid_side_by_side(slugs: Sequence[str], shelf: Shelf, basis: Basis, pairs: Sequence[LookAlike]) -> SideBySide:
     """Return the flours `slugs` side by side on `basis`, each number in its column's unit.
 
     `pairs` are the look-alikes that are known of. Raises BadInputError for none, more than six, or one twice.

@@ -15,8 +15,7 @@ import numpy as np
 
 from fallow_sieve.core.ingredients.ingredient import Fact, Quality
 from fallow_sieve.core.numerics.repeated_readings import Verdict
-from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.core.values.estimates import Range
+from fallow_sieve.core.values import BadInputError, Range
 
 PAN_UM = 0.0
 LOSS_WARNS_PCT = 2.0

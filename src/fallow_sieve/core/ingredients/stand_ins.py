@@ -16,7 +16,7 @@ import numpy as np
 from fallow_sieve.core.ingredients.ingredient import PROPERTIES, Ingredient
 from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
 from fallow_sieve.core.ingredients.shelf import COLUMN, FloatArray, Shelf
-from fallow_sieve.core.values.changes import Change, moved
+from fallow_sieve.core.values import Change, moved
 
 BEHAVIOUR = (
     "thirst_g_per_g",
@@ -68,7 +68,7 @@ class StandIn:
     say: str
 
 
-def stand_ins(slug: str, shelf: Shelf, way: str = "both", count: int = 8) -> tuple[StandIn, ...]:
+def stand_ins_for(slug: str, shelf: Shelf, way: str = "both", count: int = 8) -> tuple[StandIn, ...]:
     """Return up to `count` flours that are nearest to `slug`, the nearest first, by `way` (a key of WAYS).
 
     Candidates are flours of the base (for a binder: binders) that are not put away nor made of a gluten cereal.

@@ -9,8 +9,7 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.core.values.estimates import Range
+from fallow_sieve.core.values import BadInputError, Range
 
 LEAST_READINGS = 2
 MOST_READINGS = 30

@@ -4,3 +4,49 @@
 with their names, `stating` the program, `fitting` its best fit, `proposals`, `conflicts`, `mending`, `explaining`,
 `tradeoffs` and `bags` what is made of it. See docs/method.md, "Proposals".
 """
+
+from fallow_sieve.core.optimise.bags import SEED, Bags, bags_of
+from fallow_sieve.core.optimise.conflicts import Conflict, Give
+from fallow_sieve.core.optimise.explaining import Binding, Explained, More, Slack, explain_proposal, prices_of_more
+from fallow_sieve.core.optimise.gains import gives_and_gives_up
+from fallow_sieve.core.optimise.mending import Mend, Mending, mend
+from fallow_sieve.core.optimise.posing import in_bins, problem_of
+from fallow_sieve.core.optimise.problem import Problem
+from fallow_sieve.core.optimise.proposals import TIME_LIMIT_S, Proposal, Skipped, blend_of, proposal_of, slack_of
+from fallow_sieve.core.optimise.searching import search
+from fallow_sieve.core.optimise.tradeoffs import front
+from fallow_sieve.core.optimise.wishes import AIM_LABELS, MIN_SHARE_PCT, Aim, Share, Wishes
+
+__all__ = [
+    "AIM_LABELS",
+    "MIN_SHARE_PCT",
+    "SEED",
+    "TIME_LIMIT_S",
+    "Aim",
+    "Bags",
+    "Binding",
+    "Conflict",
+    "Explained",
+    "Give",
+    "Mend",
+    "Mending",
+    "More",
+    "Problem",
+    "Proposal",
+    "Share",
+    "Skipped",
+    "Slack",
+    "Wishes",
+    "bags_of",
+    "blend_of",
+    "explain_proposal",
+    "front",
+    "gives_and_gives_up",
+    "in_bins",
+    "mend",
+    "prices_of_more",
+    "problem_of",
+    "proposal_of",
+    "search",
+    "slack_of",
+]

@@ -12,8 +12,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from fallow_sieve.core.blends.fit import UseBand
-from fallow_sieve.core.blends.metrics import METRICS
+from fallow_sieve.core.blends import METRICS, UseBand
 from fallow_sieve.core.numerics.programs import Array, Terms
 from fallow_sieve.core.optimise.linear_metrics import Form, form_of
 from fallow_sieve.core.optimise.model import Model

@@ -10,13 +10,10 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from fallow_sieve.core.blends.analysis import Analysis
-from fallow_sieve.core.blends.fit import Use, UseBand
-from fallow_sieve.core.blends.metrics import FIELD_OF_METRIC, METRICS, ROLE_SHARES
-from fallow_sieve.core.ingredients.ingredient import Ingredient
-from fallow_sieve.core.ingredients.shelf import Shelf, available_range
+from fallow_sieve.core.blends import FIELD_OF_METRIC, METRICS, ROLE_SHARES, Analysis, Use, UseBand
+from fallow_sieve.core.ingredients import Ingredient, Shelf, available_range
 from fallow_sieve.core.numerics.programs import Array
-from fallow_sieve.core.values.quantities import CupStandard, cup_ml
+from fallow_sieve.core.values import CupStandard, cup_ml
 
 DRAWS = 2000
 SEED = 20

@@ -13,7 +13,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from fallow_sieve.core.blends.metrics import METRICS
+from fallow_sieve.core.blends import METRICS
 from fallow_sieve.core.numerics.programs import UNLIMITED, Array, Effort, Outcome, Terms
 from fallow_sieve.core.numerics.solver import solve
 from fallow_sieve.core.optimise.model import Model, state

@@ -12,7 +12,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from fallow_sieve.core.blends.metrics import METRICS
+from fallow_sieve.core.blends import METRICS
 from fallow_sieve.core.numerics.programs import Array
 from fallow_sieve.core.numerics.solver import Duals, prices
 from fallow_sieve.core.optimise.aims import Objective, add_margin, edge_count, edges_of, objective_of

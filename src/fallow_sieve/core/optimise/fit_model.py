@@ -13,8 +13,7 @@ from dataclasses import dataclass, field
 
 import numpy as np
 
-from fallow_sieve.core.blends.fit import UseBand
-from fallow_sieve.core.blends.metrics import METRICS
+from fallow_sieve.core.blends import METRICS, UseBand
 from fallow_sieve.core.numerics.programs import UNLIMITED, Answer, Array, Effort, Terms
 from fallow_sieve.core.optimise.linear_metrics import Form
 from fallow_sieve.core.optimise.model import Model, add_difference, solve_kept, state

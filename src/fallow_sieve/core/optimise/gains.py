@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Collection, Iterator
 from dataclasses import dataclass
 
-from fallow_sieve.core.blends.analysis import Analysis
-from fallow_sieve.core.ingredients.ingredient import NOT_FLOUR
+from fallow_sieve.core.blends import Analysis
+from fallow_sieve.core.ingredients import NOT_FLOUR
 
 
 @dataclass(frozen=True, slots=True)

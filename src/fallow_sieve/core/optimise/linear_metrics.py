@@ -11,12 +11,10 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from fallow_sieve.core.blends.metrics import FIELD_OF_METRIC, KNOWN_STARCH_NEEDED, METRICS, ROLE_SHARES
-from fallow_sieve.core.ingredients.ingredient import Ingredient
-from fallow_sieve.core.ingredients.shelf import available_range
+from fallow_sieve.core.blends import FIELD_OF_METRIC, KNOWN_STARCH_NEEDED, METRICS, ROLE_SHARES
+from fallow_sieve.core.ingredients import Ingredient, available_range
 from fallow_sieve.core.numerics.programs import Array
-from fallow_sieve.core.values.estimates import Z_95
-from fallow_sieve.core.values.quantities import CupStandard, cup_ml
+from fallow_sieve.core.values import Z_95, CupStandard, cup_ml
 
 
 @dataclass(frozen=True, slots=True)

@@ -10,11 +10,8 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from fallow_sieve.core.blends.analysis import Analysis
-from fallow_sieve.core.blends.blend import Blend
-from fallow_sieve.core.blends.differences import OF_FLOUR
-from fallow_sieve.core.blends.fit import Fit, fit_to
-from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.blends import OF_FLOUR, Analysis, Blend, Fit, fit_to
+from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.numerics.programs import UNLIMITED, Array, Effort
 from fallow_sieve.core.optimise.fit_model import passing_limits
 from fallow_sieve.core.optimise.mending_moves import BenchShares, move_some
@@ -23,9 +20,7 @@ from fallow_sieve.core.optimise.posing import problem_of
 from fallow_sieve.core.optimise.problem import Problem
 from fallow_sieve.core.optimise.proposals import judged
 from fallow_sieve.core.optimise.wishes import MIN_SHARE_PCT, Wishes
-from fallow_sieve.core.values.bands import Status
-from fallow_sieve.core.values.changes import Change, came_or_went
-from fallow_sieve.core.values.quantities import CupStandard
+from fallow_sieve.core.values import Change, CupStandard, Status, came_or_went
 
 MOST_TOUCHED = 3
 _HAIR = 1e-7

@@ -7,14 +7,13 @@ from functools import partial
 
 import numpy as np
 
-from fallow_sieve.core.blends.metrics import METRICS
-from fallow_sieve.core.ingredients.filters import Diet
-from fallow_sieve.core.ingredients.ingredient import Ingredient
+from fallow_sieve.core.blends import METRICS
+from fallow_sieve.core.ingredients import Diet, Ingredient
 from fallow_sieve.core.numerics.programs import Array
 from fallow_sieve.core.optimise.linear_metrics import Form, specific_volume, starch_known
 from fallow_sieve.core.optimise.problem import Limit, Problem
 from fallow_sieve.core.optimise.wishes import MIN_SHARE_PCT
-from fallow_sieve.core.values.words import spaced
+from fallow_sieve.core.values import spaced
 
 
 def limits_of_problem(p: Problem) -> Iterator[Limit]:

@@ -8,16 +8,13 @@ from dataclasses import replace
 
 import numpy as np
 
-from fallow_sieve.core.blends.fit import UseBand
-from fallow_sieve.core.blends.metrics import METRICS
-from fallow_sieve.core.ingredients.ingredient import Ingredient
-from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.blends import METRICS, UseBand
+from fallow_sieve.core.ingredients import Ingredient, Shelf
 from fallow_sieve.core.optimise.linear_metrics import Form, Mix, form_of
 from fallow_sieve.core.optimise.named_limits import limits_of_problem
 from fallow_sieve.core.optimise.problem import Problem
 from fallow_sieve.core.optimise.wishes import Wishes, check_wishes
-from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.core.values.quantities import CupStandard
+from fallow_sieve.core.values import BadInputError, CupStandard
 
 
 def problem_of(wishes: Wishes, shelf: Shelf, cup: CupStandard = CupStandard.US) -> Problem:

@@ -8,8 +8,8 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
-from fallow_sieve.core.blends.fit import UseBand
-from fallow_sieve.core.ingredients.ingredient import Ingredient
+from fallow_sieve.core.blends import UseBand
+from fallow_sieve.core.ingredients import Ingredient
 from fallow_sieve.core.numerics.programs import Array
 from fallow_sieve.core.optimise.linear_metrics import Form, Mix
 from fallow_sieve.core.optimise.wishes import Wishes

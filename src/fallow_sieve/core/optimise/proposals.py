@@ -12,10 +12,8 @@ from functools import partial
 
 import numpy as np
 
-from fallow_sieve.core.blends.analysis import Analysis, analyse
-from fallow_sieve.core.blends.blend import Blend, Part
-from fallow_sieve.core.blends.fit import Fit, fit_to
-from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.blends import Analysis, Blend, Fit, Part, analyse, fit_to
+from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.numerics.programs import UNLIMITED, Answer, Array, Effort
 from fallow_sieve.core.optimise.aims import (
     Objective,
@@ -41,7 +39,7 @@ from fallow_sieve.core.optimise.fit_model import (
 from fallow_sieve.core.optimise.model import Model, add_difference, differs, solve_kept, state
 from fallow_sieve.core.optimise.problem import Limit, Problem
 from fallow_sieve.core.optimise.wishes import AIM_LABELS, FIT_SLACK, Aim
-from fallow_sieve.core.values.errors import FallowSieveError
+from fallow_sieve.core.values import FallowSieveError
 
 MATCHES_TO = 1e-6
 TIME_LIMIT_S = 5.0

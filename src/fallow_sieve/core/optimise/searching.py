@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import replace
 
-from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.numerics.programs import UNLIMITED, Effort
 from fallow_sieve.core.numerics.solver import solve
 from fallow_sieve.core.optimise.conflicts import Conflict, conflicts_of, loosened

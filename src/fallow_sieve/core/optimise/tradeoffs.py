@@ -18,7 +18,7 @@ from fallow_sieve.core.optimise.model import Model, solve_kept
 from fallow_sieve.core.optimise.problem import Problem
 from fallow_sieve.core.optimise.proposals import floor_below, slack_in_force, with_bars, with_floor
 from fallow_sieve.core.optimise.wishes import Aim
-from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values import BadInputError
 
 POINTS = 12
 _TINY = 1e-5

@@ -7,11 +7,9 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from enum import StrEnum
 
-from fallow_sieve.core.blends.fit import Use, with_changes
-from fallow_sieve.core.blends.limits import Limits
-from fallow_sieve.core.ingredients.filters import Diet
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.blends import Limits, Use, with_changes
+from fallow_sieve.core.ingredients import Diet, Shelf
+from fallow_sieve.core.values import BadInputError
 
 MIN_SHARE_PCT = 3.0  # a flour that is used at all is at least so much of the flour base; rule of thumb
 FIT_SLACK = 1.0  # points of fit that an aim may give up where not everything can pass; rule of thumb

@@ -5,12 +5,9 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from fallow_sieve.core.baking.ovens import GasMark, OvenMention, oven_clashes
-from fallow_sieve.core.formulas.formula import is_flour
-from fallow_sieve.core.formulas.unusual_shares import TOO_MUCH, UsualShare
-from fallow_sieve.core.ingredients.ingredient import Role
-from fallow_sieve.core.ingredients.search import LookAlike
-from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.baking import GasMark, OvenMention, oven_clashes
+from fallow_sieve.core.formulas import TOO_MUCH, UsualShare, is_flour
+from fallow_sieve.core.ingredients import LookAlike, Role, Shelf
 from fallow_sieve.core.recipes.lines import ReadLine
 from fallow_sieve.core.recipes.reading import ReadRecipe
 

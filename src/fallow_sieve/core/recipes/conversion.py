@@ -9,20 +9,27 @@ from __future__ import annotations
 from collections.abc import Callable, Collection, Mapping, Sequence
 from dataclasses import dataclass, replace
 
-from fallow_sieve.core.blends.binder_load import DoseBand, binder_load
-from fallow_sieve.core.blends.fit import Use
-from fallow_sieve.core.formulas.analysis import LineFacts, analyse_formula
-from fallow_sieve.core.formulas.binder_choice import suggest
-from fallow_sieve.core.formulas.formula import BLEND, OUTSIDE_DOUGH, Formula, Line, When, is_flour
-from fallow_sieve.core.formulas.leavening import has_yeast, powder_equivalent
-from fallow_sieve.core.formulas.pouring import counted_water, with_water
-from fallow_sieve.core.formulas.scaling import egg_lines
-from fallow_sieve.core.formulas.water import Prediction
-from fallow_sieve.core.formulas.water_learning import Corrected
-from fallow_sieve.core.ingredients.functions import MADE_A_GEL, Kind
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.changes import Change
-from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.blends import DoseBand, Use, load_of_binders
+from fallow_sieve.core.formulas import (
+    BLEND,
+    OUTSIDE_DOUGH,
+    Corrected,
+    Formula,
+    Line,
+    LineFacts,
+    Prediction,
+    When,
+    analyse_formula,
+    counted_water,
+    egg_lines,
+    has_yeast,
+    is_flour,
+    powder_equivalent,
+    suggest,
+    with_water,
+)
+from fallow_sieve.core.ingredients import MADE_A_GEL, Kind, Shelf
+from fallow_sieve.core.values import BadInputError, Change
 
 MORE_LEAVENING = 1.25
 VERY_THIRSTY_G_PER_G = 3.0
@@ -178,7 +185,7 @@ def _egg(state: Formula, recipe: Formula, shelf: Shelf, rules: ConversionRules) 
 def _binder(state: Formula, recipe: Formula, shelf: Shelf, rules: ConversionRules) -> _Step:
     analysis = analyse_formula(state, shelf)
     found = suggest(
-        rules.school, rules.use, binder_load(analysis.dough.parts, rules.doses), analysis.flour_g, rules.doses
+        rules.school, rules.use, load_of_binders(analysis.dough.parts, rules.doses), analysis.flour_g, rules.doses
     )
     if found.binder is None:
         return _step("binder", "No binder is added.", found.why, None), state

@@ -6,13 +6,11 @@ import re
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 
-from fallow_sieve.core.formulas.formula import When, usual_when
-from fallow_sieve.core.ingredients.functions import Kind
-from fallow_sieve.core.ingredients.ingredient import Ingredient
-from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.formulas import When, usual_when
+from fallow_sieve.core.ingredients import Ingredient, Kind, Shelf
 from fallow_sieve.core.recipes.amounts import COUNT, Amount, Unit, WrittenAmount, measured_at, plain
 from fallow_sieve.core.recipes.names import Lexicon, Named, understand
-from fallow_sieve.core.values.estimates import Range
+from fallow_sieve.core.values import Range
 
 
 @dataclass(frozen=True, slots=True)

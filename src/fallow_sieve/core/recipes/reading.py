@@ -6,11 +6,11 @@ import re
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from fallow_sieve.core.baking.ovens import OvenMention, oven_mentions
-from fallow_sieve.core.formulas.formula import MAX_METHOD, Formula, Line, When
-from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.baking import OvenMention, oven_mentions
+from fallow_sieve.core.formulas import MAX_METHOD, Formula, Line, When
+from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.recipes.lines import ReadLine, Words, read_line
-from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values import BadInputError
 
 MAX_CHARACTERS = 20_000
 MAX_READ_LINES = 300

@@ -2,11 +2,9 @@
 
 from __future__ import annotations
 
-from fallow_sieve.core.blends.fit import BandResult
-from fallow_sieve.core.blends.judgement import Judgement
-from fallow_sieve.core.blends.metrics import METRICS
-from fallow_sieve.core.values.estimates import Estimate
-from fallow_sieve.formats.shared.answers import (
+from fallow_sieve.core.blends import METRICS, BandResult, Judgement
+from fallow_sieve.core.values import Estimate
+from fallow_sieve.formats.shared import (
     DECIMALS,
     BinderOut,
     DoseOut,

@@ -6,9 +6,8 @@ import csv
 import io
 import re
 
-from fallow_sieve.core.blends.analysis import Analysis
-from fallow_sieve.core.blends.blend import MAX_MASS_G, MAX_PARTS, Blend, Part
-from fallow_sieve.core.values.errors import BadInputError, shown
+from fallow_sieve.core.blends import MAX_MASS_G, MAX_PARTS, Analysis, Blend, Part
+from fallow_sieve.core.values import BadInputError, shown
 
 COLUMNS = ("ingredient", "name", "mass_g", "flour_pct")
 _NUMBER = re.compile(r"\d{1,12}(\.\d{1,12})?([eE][+-]?\d{1,2})?")

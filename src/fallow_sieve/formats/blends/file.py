@@ -9,12 +9,10 @@ from typing import Any, Literal
 
 from pydantic import Field
 
-from fallow_sieve.core.blends.blend import Blend, Part
-from fallow_sieve.core.ingredients.ingredient import Ingredient
-from fallow_sieve.formats.ingredients.definition import IngredientIn, defined, definition
-from fallow_sieve.formats.shared.strict import MASS_LIMIT_G, Slug, Strict, no_twice
-from fallow_sieve.formats.shared.strict_json import parse_json
-from fallow_sieve.formats.shared.validating import validate
+from fallow_sieve.core.blends import Blend, Part
+from fallow_sieve.core.ingredients import Ingredient
+from fallow_sieve.formats.ingredients import IngredientIn, defined, definition_of
+from fallow_sieve.formats.shared import MASS_LIMIT_G, Slug, Strict, no_twice, parse_json, validate
 
 FORMAT = "fallow-sieve/blend"
 
@@ -62,7 +60,7 @@ def write_blend(blend: Blend, own: Iterable[Ingredient] = ()) -> str:
         document["use"] = blend.use
     document["parts"] = [{"ingredient": p.ingredient, "mass_g": p.mass_g} for p in blend.parts]
     used = {p.ingredient for p in blend.parts}
-    definitions = [definition(i) for i in sorted(own, key=lambda i: i.slug) if i.slug in used]
+    definitions = [definition_of(i) for i in sorted(own, key=lambda i: i.slug) if i.slug in used]
     if definitions:
         document["ingredients"] = definitions
     return json.dumps(document, ensure_ascii=False, indent=2) + "\n"

@@ -7,14 +7,9 @@ from dataclasses import dataclass
 
 from pydantic import Field
 
-from fallow_sieve.core.optimise.bags import Bags
-from fallow_sieve.core.optimise.conflicts import Conflict
-from fallow_sieve.core.optimise.explaining import Explained
-from fallow_sieve.core.optimise.mending import Mend, Mending
-from fallow_sieve.core.optimise.problem import Problem
-from fallow_sieve.core.optimise.proposals import Proposal, Skipped, slack_of
-from fallow_sieve.core.values.changes import Value
-from fallow_sieve.formats.shared.answers import EstimateOut, Out
+from fallow_sieve.core.optimise import Bags, Conflict, Explained, Mend, Mending, Problem, Proposal, Skipped, slack_of
+from fallow_sieve.core.values import Value
+from fallow_sieve.formats.shared import EstimateOut, Out
 
 _DECIMALS = 10
 PROVEN = 1e-6

@@ -8,18 +8,13 @@ from typing import Literal, cast
 
 from pydantic import Field
 
-from fallow_sieve.core.blends.fit import BandChange, Use, rule_of_use, with_changes
-from fallow_sieve.core.blends.limits import Limits
-from fallow_sieve.core.ingredients.filters import Diet
-from fallow_sieve.core.ingredients.ingredient import Ingredient
-from fallow_sieve.core.optimise.wishes import MIN_SHARE_PCT, Aim, Share, Wishes
-from fallow_sieve.core.values.errors import BadInputError, UnknownNameError
-from fallow_sieve.formats.ingredients.definition import IngredientIn, defined
-from fallow_sieve.formats.shared.strict import Slug, Strict, no_twice
-from fallow_sieve.formats.shared.strict_json import parse_json
-from fallow_sieve.formats.shared.validating import validate
-from fallow_sieve.reference.listing import diets
-from fallow_sieve.reference.uses import rules
+from fallow_sieve.core.blends import BandChange, Limits, Use, rule_of_use, with_changes
+from fallow_sieve.core.ingredients import Diet, Ingredient
+from fallow_sieve.core.optimise import MIN_SHARE_PCT, Aim, Share, Wishes
+from fallow_sieve.core.values import BadInputError, UnknownNameError
+from fallow_sieve.formats.ingredients import IngredientIn, defined
+from fallow_sieve.formats.shared import Slug, Strict, no_twice, parse_json, validate
+from fallow_sieve.reference import diets, rules
 
 FORMAT = "fallow-sieve/brief"
 _LIMITS = ("hard_low", "good_low", "good_high", "hard_high")

@@ -2,10 +2,8 @@
 
 from __future__ import annotations
 
-from fallow_sieve.core.formulas.analysis import LineFacts
-from fallow_sieve.core.formulas.gauges import Gauge
-from fallow_sieve.core.formulas.judgement import FormulaJudgement
-from fallow_sieve.formats.shared.answers import BinderOut, DoseOut, GlutenOut, NutrientOut, Out, nutrient_out, rounded
+from fallow_sieve.core.formulas import FormulaJudgement, Gauge, LineFacts
+from fallow_sieve.formats.shared import BinderOut, DoseOut, GlutenOut, NutrientOut, Out, nutrient_out, rounded
 
 
 class FormulaLineOut(Out):

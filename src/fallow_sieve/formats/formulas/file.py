@@ -9,14 +9,12 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
-from fallow_sieve.core.blends.blend import Part
-from fallow_sieve.core.formulas.formula import BLEND, CONSISTENCIES, MAX_METHOD, Formula, Line, When
-from fallow_sieve.core.ingredients.ingredient import Ingredient
-from fallow_sieve.formats.blends.file import PartIn
-from fallow_sieve.formats.ingredients.definition import IngredientIn, defined, definition
-from fallow_sieve.formats.shared.strict import MASS_LIMIT_G, Slug, Strict, no_twice
-from fallow_sieve.formats.shared.strict_json import parse_json
-from fallow_sieve.formats.shared.validating import validate
+from fallow_sieve.core.blends import Part
+from fallow_sieve.core.formulas import BLEND, CONSISTENCIES, MAX_METHOD, Formula, Line, When
+from fallow_sieve.core.ingredients import Ingredient
+from fallow_sieve.formats.blends import PartIn
+from fallow_sieve.formats.ingredients import IngredientIn, defined, definition_of
+from fallow_sieve.formats.shared import MASS_LIMIT_G, Slug, Strict, no_twice, parse_json, validate
 
 FORMAT = "fallow-sieve/formula"
 LineName = Annotated[str, Field(pattern=r"^(@blend|[a-z0-9]+(-[a-z0-9]+)*)$", max_length=80)]
@@ -110,7 +108,7 @@ def formula_dict(
         found["blend"] = pinned
     found["lines"] = [_line(x) for x in formula.lines]
     used = {x.ingredient for x in formula.lines if x.ingredient != BLEND} | {p.ingredient for p in formula.blend}
-    definitions = [definition(i) for i in sorted(own, key=lambda i: i.slug) if i.slug in used]
+    definitions = [definition_of(i) for i in sorted(own, key=lambda i: i.slug) if i.slug in used]
     if definitions:
         found["ingredients"] = definitions
     return found

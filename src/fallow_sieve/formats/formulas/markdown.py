@@ -2,11 +2,9 @@
 
 from __future__ import annotations
 
-from fallow_sieve.core.formulas.card import Card
-from fallow_sieve.core.formulas.finished_bake import Finished, label_nutrients
-from fallow_sieve.core.formulas.judgement import FormulaJudgement
-from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
-from fallow_sieve.core.values.words import grams
+from fallow_sieve.core.formulas import Card, Finished, FormulaJudgement, label_nutrients
+from fallow_sieve.core.ingredients import NUTRIENTS
+from fallow_sieve.core.values import grams
 
 # What Markdown would take for its own.
 _SPECIAL = str.maketrans({c: "\\" + c for c in "\\`*_{}[]<>#|"})

@@ -4,11 +4,10 @@ from __future__ import annotations
 
 from typing import Any
 
-from fallow_sieve.core.baking.ovens import OvenSetting
-from fallow_sieve.core.formulas.scaling import Eggs, Rounded, Scaled
-from fallow_sieve.core.formulas.tins import Filling
+from fallow_sieve.core.baking import OvenSetting
+from fallow_sieve.core.formulas import Eggs, Filling, Rounded, Scaled
 from fallow_sieve.formats.formulas.file import FormulaFile
-from fallow_sieve.formats.shared.answers import Out
+from fallow_sieve.formats.shared import Out
 
 
 class TinOut(Out):

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from fallow_sieve.core.ingredients.side_by_side import OnBasis
-from fallow_sieve.core.values.quantities import Basis
-from fallow_sieve.formats.shared.answers import EstimateOut, Out, estimate_out, rounded
+from fallow_sieve.core.ingredients import OnBasis
+from fallow_sieve.core.values import Basis
+from fallow_sieve.formats.shared import EstimateOut, Out, estimate_out, rounded
 
 
 class BasisOut(Out):

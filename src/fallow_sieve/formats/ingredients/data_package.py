@@ -12,9 +12,9 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Any
 
-from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values import BadInputError
 from fallow_sieve.formats.ingredients import lots_table, numbers_table, shelf_table
-from fallow_sieve.formats.shared.tables import MOST_UNPACKED_BYTES, Cells, Table, read_csv, write_csv
+from fallow_sieve.formats.shared import MOST_UNPACKED_BYTES, Cells, Table, read_csv, write_csv
 
 ZIP_TYPE = "application/zip"
 _STAMP = (1980, 1, 1, 0, 0, 0)  # the same contents make the same bytes

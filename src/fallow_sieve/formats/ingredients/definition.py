@@ -6,13 +6,19 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BeforeValidator, Discriminator, Field, Tag, create_model
 
-from fallow_sieve.core.ingredients.functions import Function, functions_named
-from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Quality, Role
-from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
-from fallow_sieve.core.ingredients.plausible import check_contents, range_for
-from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.core.values.estimates import Range
-from fallow_sieve.formats.shared.strict import Slug, Strict
+from fallow_sieve.core.ingredients import (
+    NUTRIENTS,
+    Fact,
+    Function,
+    Ingredient,
+    Quality,
+    Role,
+    check_contents,
+    functions_named,
+    range_for,
+)
+from fallow_sieve.core.values import BadInputError, Range
+from fallow_sieve.formats.shared import Slug, Strict
 
 _GLUTEN_CEREALS = {"wheat", "rye", "barley", "spelt", "gluten"}
 
@@ -139,7 +145,7 @@ def _number(given: IngredientIn, name: str, place: str) -> Range | None:
     return None if value is None else _range(name, value, f"{place}/{name}")
 
 
-def definition(item: Ingredient) -> dict[str, Any]:
+def definition_of(item: Ingredient) -> dict[str, Any]:
     """Return the definition of `item` as a file holds it."""
     found: dict[str, Any] = {"slug": item.slug, "name": item.name, "role": str(item.role)}
     contents = {n: _range_out(item.facts[n].range) for n in NUTRIENTS if n in item.facts}

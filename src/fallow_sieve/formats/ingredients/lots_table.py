@@ -7,10 +7,10 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import date
 
-from fallow_sieve.core.ingredients.lots import Lot, check_lot
-from fallow_sieve.core.values.errors import BadInputError, shown
+from fallow_sieve.core.ingredients import Lot, check_lot
+from fallow_sieve.core.values import BadInputError, shown
 from fallow_sieve.formats.ingredients.shelf_table import MOST_ROWS, Refusal
-from fallow_sieve.formats.shared.tables import Table, guarded, unguarded
+from fallow_sieve.formats.shared import Table, guarded, unguarded
 
 _TEXTS = ("code", "supplier", "gluten_basis", "note")
 _DATES = ("bought_on", "best_before", "gluten_on")

@@ -5,12 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import dataclass
 
-from fallow_sieve.core.ingredients.ingredient import PROPERTIES, Fact, Quality
-from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
-from fallow_sieve.core.ingredients.plausible import HIGHEST, range_for
-from fallow_sieve.core.values.errors import BadInputError, UnknownNameError, shown
+from fallow_sieve.core.ingredients import HIGHEST, NUTRIENTS, PROPERTIES, Fact, Quality, range_for
+from fallow_sieve.core.values import BadInputError, UnknownNameError, shown
 from fallow_sieve.formats.ingredients.shelf_table import Refusal
-from fallow_sieve.formats.shared.tables import Table, guarded, unguarded
+from fallow_sieve.formats.shared import Table, guarded, unguarded
 
 COLUMNS = (
     "ingredient",

@@ -6,7 +6,7 @@ import re
 from dataclasses import dataclass
 from typing import Literal
 
-from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values import BadInputError
 
 MOST_CHARACTERS = 10_000
 Status = Literal["taken", "partly", "not", "empty"]

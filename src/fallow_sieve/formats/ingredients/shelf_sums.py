@@ -6,7 +6,7 @@ from collections.abc import Mapping
 
 import numpy as np
 
-from fallow_sieve.core.ingredients.plausible import INSIDE, PARTS_OF_100_G, TOLERANCE_G
+from fallow_sieve.core.ingredients import INSIDE, PARTS_OF_100_G, TOLERANCE_G
 from fallow_sieve.formats.ingredients.shelf_table import HEADER_OF, FloatArray, ShelfTable, refuse_where
 
 

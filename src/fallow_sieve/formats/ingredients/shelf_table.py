@@ -14,12 +14,9 @@ from dataclasses import dataclass, field
 import numpy as np
 from numpy.typing import NDArray
 
-from fallow_sieve.core.ingredients.functions import functions_named
-from fallow_sieve.core.ingredients.ingredient import PROPERTIES, Role
-from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
-from fallow_sieve.core.ingredients.plausible import HIGHEST, lowest_of
-from fallow_sieve.core.values.errors import BadInputError, nearest_names, shown
-from fallow_sieve.formats.shared.tables import Table, guarded, unguarded
+from fallow_sieve.core.ingredients import HIGHEST, NUTRIENTS, PROPERTIES, Role, functions_named, lowest_of
+from fallow_sieve.core.values import BadInputError, nearest_names, shown
+from fallow_sieve.formats.shared import Table, guarded, unguarded
 
 FloatArray = NDArray[np.float64]
 MOST_ROWS = 50_000

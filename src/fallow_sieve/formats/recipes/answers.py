@@ -5,13 +5,10 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import Any
 
-from fallow_sieve.core.formulas.judgement import FormulaJudgement
-from fallow_sieve.core.recipes.checks import RecipeCheck
-from fallow_sieve.core.recipes.conversion import Conversion
-from fallow_sieve.core.recipes.reading import ReadRecipe
-from fallow_sieve.formats.formulas.answers import FormulaAnswer, formula_answer
-from fallow_sieve.formats.formulas.file import FormulaFile
-from fallow_sieve.formats.shared.answers import Out
+from fallow_sieve.core.formulas import FormulaJudgement
+from fallow_sieve.core.recipes import Conversion, ReadRecipe, RecipeCheck
+from fallow_sieve.formats.formulas import FormulaAnswer, FormulaFile, formula_answer
+from fallow_sieve.formats.shared import Out
 
 
 class ChangeOut(Out):

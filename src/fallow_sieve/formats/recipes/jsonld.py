@@ -10,13 +10,10 @@ from __future__ import annotations
 import json
 from typing import Any
 
-from fallow_sieve.core.formulas.analysis import FormulaAnalysis
-from fallow_sieve.core.formulas.card import Card
-from fallow_sieve.core.formulas.finished_bake import Finished
-from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.core.values.words import grams
-from fallow_sieve.formats.formulas.file import FormulaDocument, read_formula
-from fallow_sieve.formats.shared.strict_json import parse_json
+from fallow_sieve.core.formulas import Card, Finished, FormulaAnalysis
+from fallow_sieve.core.values import BadInputError, grams
+from fallow_sieve.formats.formulas import FormulaDocument, read_formula
+from fallow_sieve.formats.shared import parse_json
 
 CONTEXT = "https://schema.org"
 _NUTRITION = {

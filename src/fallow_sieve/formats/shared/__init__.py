@@ -1,1 +1,61 @@
 """What the formats share: strict JSON, tables, places of errors, rounded answers."""
+
+from fallow_sieve.formats.shared.answers import (
+    DECIMALS,
+    BinderOut,
+    DoseOut,
+    EstimateOut,
+    GlutenOut,
+    NutrientOut,
+    Out,
+    estimate_out,
+    nutrient_out,
+    rounded,
+)
+from fallow_sieve.formats.shared.strict import MASS_LIMIT_G, SLUG_PATTERN, Slug, Strict, no_twice
+from fallow_sieve.formats.shared.strict_json import parse_json
+from fallow_sieve.formats.shared.tables import (
+    CSV_TYPE,
+    MOST_UNPACKED_BYTES,
+    XLSX_TYPE,
+    Cells,
+    Table,
+    guarded,
+    read_csv,
+    read_table,
+    unguarded,
+    write_csv,
+    write_xlsx,
+)
+from fallow_sieve.formats.shared.validating import validate
+
+__all__ = [
+    "CSV_TYPE",
+    "DECIMALS",
+    "MASS_LIMIT_G",
+    "MOST_UNPACKED_BYTES",
+    "SLUG_PATTERN",
+    "XLSX_TYPE",
+    "BinderOut",
+    "Cells",
+    "DoseOut",
+    "EstimateOut",
+    "GlutenOut",
+    "NutrientOut",
+    "Out",
+    "Slug",
+    "Strict",
+    "Table",
+    "estimate_out",
+    "guarded",
+    "no_twice",
+    "nutrient_out",
+    "parse_json",
+    "read_csv",
+    "read_table",
+    "rounded",
+    "unguarded",
+    "validate",
+    "write_csv",
+    "write_xlsx",
+]

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pydantic import BaseModel, ConfigDict
 
-from fallow_sieve.core.values.estimates import Estimate
+from fallow_sieve.core.values import Estimate
 
 DECIMALS = 10
 

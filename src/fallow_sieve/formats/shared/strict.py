@@ -6,7 +6,7 @@ from typing import Annotated
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values import BadInputError
 
 SLUG_PATTERN = r"^[a-z0-9]+(-[a-z0-9]+)*$"
 Slug = Annotated[str, Field(pattern=SLUG_PATTERN, max_length=80)]

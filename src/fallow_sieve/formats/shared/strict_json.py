@@ -11,7 +11,7 @@ import math
 import re
 from typing import Any
 
-from fallow_sieve.core.values.errors import BadInputError, shown
+from fallow_sieve.core.values import BadInputError, shown
 
 MAX_BYTES = 8 * 1024 * 1024
 MAX_DEPTH = 32

@@ -10,7 +10,7 @@ from dataclasses import dataclass
 from datetime import date, datetime
 from typing import Any
 
-from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values import BadInputError
 
 MOST_UNPACKED_BYTES = 256 * 1024 * 1024
 CSV_TYPE = "text/csv"

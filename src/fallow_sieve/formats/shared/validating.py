@@ -8,7 +8,7 @@ from typing import Any, TypeVar
 
 from pydantic import BaseModel, ValidationError
 
-from fallow_sieve.core.values.errors import BadInputError, nearest_names, shown
+from fallow_sieve.core.values import BadInputError, nearest_names, shown
 
 ModelT = TypeVar("ModelT", bound=BaseModel)
 # Tags of a choice (a number or a range, a kind of readings) are no part of the document.

@@ -1,1 +1,90 @@
 """Ingredients, their numbers, lots, panels and tests in the store, and the shelf read from them."""
+
+from fallow_sieve.store.ingredients.ingredients import (
+    IngredientOnRecord,
+    add_ingredient,
+    add_own_ingredients,
+    choose_layer,
+    copy_ingredient,
+    delete_ingredient,
+    get_ingredient,
+    put_number,
+    save_ingredient,
+    take_number,
+)
+from fallow_sieve.store.ingredients.library import refresh_library
+from fallow_sieve.store.ingredients.lot_files import (
+    LotPlan,
+    apply_lots,
+    apply_numbers,
+    lot_lines,
+    number_lines,
+    plan_lots,
+    plan_numbers,
+)
+from fallow_sieve.store.ingredients.lots import LotOnRecord, add_lot, all_lots, check_lot_of, get_lot, lots_of, save_lot
+from fallow_sieve.store.ingredients.numbers import Stored, fact_of, facts_in_force, layers_of, stacked
+from fallow_sieve.store.ingredients.panels_and_tests import (
+    PanelOnRecord,
+    TestOnRecord,
+    add_panel,
+    add_test,
+    panels_of,
+    scale_checks,
+    tests_of,
+    withdraw_panel,
+    withdraw_test,
+)
+from fallow_sieve.store.ingredients.shelf_files import Plan, RowChange, plan_import, shelf_lines
+from fallow_sieve.store.ingredients.shelf_imports import apply_import
+from fallow_sieve.store.ingredients.shelves import load_shelf, other_names, reload_shelf
+
+__all__ = [
+    "IngredientOnRecord",
+    "LotOnRecord",
+    "LotPlan",
+    "PanelOnRecord",
+    "Plan",
+    "RowChange",
+    "Stored",
+    "TestOnRecord",
+    "add_ingredient",
+    "add_lot",
+    "add_own_ingredients",
+    "add_panel",
+    "add_test",
+    "all_lots",
+    "apply_import",
+    "apply_lots",
+    "apply_numbers",
+    "check_lot_of",
+    "choose_layer",
+    "copy_ingredient",
+    "delete_ingredient",
+    "fact_of",
+    "facts_in_force",
+    "get_ingredient",
+    "get_lot",
+    "layers_of",
+    "load_shelf",
+    "lot_lines",
+    "lots_of",
+    "number_lines",
+    "other_names",
+    "panels_of",
+    "plan_import",
+    "plan_lots",
+    "plan_numbers",
+    "put_number",
+    "refresh_library",
+    "reload_shelf",
+    "save_ingredient",
+    "save_lot",
+    "scale_checks",
+    "shelf_lines",
+    "stacked",
+    "take_number",
+    "tests_of",
+    "withdraw_panel",
+    "withdraw_test",
+]

@@ -8,12 +8,12 @@ from typing import Any
 
 from sqlmodel import Session, col, select
 
-from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Quality
-from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.core.values.estimates import exactly
+from fallow_sieve.core.ingredients import Fact, Ingredient, Quality
+from fallow_sieve.core.values import BadInputError, exactly
 from fallow_sieve.store.blends import BLENDS
 from fallow_sieve.store.errors import InUseError, NotFoundError, StaleSaveError
 from fallow_sieve.store.formulas import FORMULAS
+from fallow_sieve.store.ingredients.library import ingredient_row
 from fallow_sieve.store.ingredients.numbers import (
     drop_number,
     facts_in_force,
@@ -24,8 +24,7 @@ from fallow_sieve.store.ingredients.numbers import (
     stored,
 )
 from fallow_sieve.store.kitchen import touch_shelf
-from fallow_sieve.store.library import ingredient_row
-from fallow_sieve.store.tables.ingredients import BenchTestRow, IngredientRow, LotRow, NumbersRow, PanelRow
+from fallow_sieve.store.tables import BenchTestRow, IngredientRow, LotRow, NumbersRow, PanelRow
 from fallow_sieve.store.versions import save_versioned
 
 OWN_POSITION = 100_000  # own ingredients stand after the library's

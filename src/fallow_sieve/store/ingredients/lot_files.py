@@ -8,16 +8,14 @@ from dataclasses import dataclass
 
 from sqlmodel import Session, col, select
 
-from fallow_sieve.core.ingredients.lots import Lot, price_per_usable_kg
-from fallow_sieve.core.values.changes import Change
-from fallow_sieve.formats.ingredients.lots_table import LotLine
-from fallow_sieve.formats.ingredients.numbers_table import NumberLine
-from fallow_sieve.formats.ingredients.shelf_table import Refusal
+from fallow_sieve.core.ingredients import Lot, price_per_usable_kg
+from fallow_sieve.core.values import Change
+from fallow_sieve.formats.ingredients import LotLine, NumberLine, Refusal
 from fallow_sieve.store.ingredients.lots import LotOnRecord, add_lot, all_lots, save_lot
 from fallow_sieve.store.ingredients.numbers import Stored, layers_of, put_aside, put_layer, stacked, stored
 from fallow_sieve.store.ingredients.shelf_files import RowChange
 from fallow_sieve.store.kitchen import touch_shelf
-from fallow_sieve.store.tables.ingredients import IngredientRow, NumbersRow
+from fallow_sieve.store.tables import IngredientRow, NumbersRow
 
 
 def lot_lines(session: Session) -> Iterator[LotLine]:

@@ -8,12 +8,12 @@ from typing import Any
 
 from sqlmodel import Session, col, select
 
-from fallow_sieve.core.ingredients.lots import Lot, price_per_usable_kg
-from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.ingredients import Lot, price_per_usable_kg
+from fallow_sieve.core.values import BadInputError
 from fallow_sieve.store.errors import NotFoundError
 from fallow_sieve.store.ingredients.ingredients import get_ingredient
 from fallow_sieve.store.kitchen import touch_shelf
-from fallow_sieve.store.tables.ingredients import LotRow
+from fallow_sieve.store.tables import LotRow
 from fallow_sieve.store.versions import save_versioned
 
 

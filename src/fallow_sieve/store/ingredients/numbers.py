@@ -12,10 +12,9 @@ from typing import Any
 
 from sqlmodel import Session, col, select
 
-from fallow_sieve.core.ingredients.ingredient import Fact, Quality
-from fallow_sieve.core.ingredients.layers import LAYERS, Layered, in_force
-from fallow_sieve.core.values.estimates import Range
-from fallow_sieve.store.tables.ingredients import NumbersRow
+from fallow_sieve.core.ingredients import LAYERS, Fact, Layered, Quality, in_force
+from fallow_sieve.core.values import Range
+from fallow_sieve.store.tables import NumbersRow
 
 # One number as it is stored, kept short as there are many: [low, typical, high, quality, source, on, aside].
 # `on` is the ISO date or empty; the last is there (true) only where the number is set aside.

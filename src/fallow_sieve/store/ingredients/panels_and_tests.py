@@ -11,11 +11,11 @@ from typing import Any
 
 from sqlmodel import Session, col, select
 
-from fallow_sieve.core.ingredients.ingredient import Fact
+from fallow_sieve.core.ingredients import Fact
 from fallow_sieve.store.errors import NotFoundError
 from fallow_sieve.store.ingredients.numbers import Stored, fact_of, keeping_aside, layers_of, put_layer, stored
 from fallow_sieve.store.kitchen import touch_shelf
-from fallow_sieve.store.tables.ingredients import BenchTestRow, PanelRow
+from fallow_sieve.store.tables import BenchTestRow, PanelRow
 
 
 @dataclass(frozen=True, slots=True)

@@ -11,11 +11,9 @@ from typing import Literal
 import numpy as np
 from sqlmodel import Session
 
-from fallow_sieve.core.ingredients.ingredient import Fact
-from fallow_sieve.core.values.changes import Change
-from fallow_sieve.core.values.estimates import exactly
-from fallow_sieve.formats.ingredients.shelf_sums import refuse_impossible
-from fallow_sieve.formats.ingredients.shelf_table import (
+from fallow_sieve.core.ingredients import Fact
+from fallow_sieve.core.values import Change, exactly
+from fallow_sieve.formats.ingredients import (
     HEADER_OF,
     NUMBERS,
     TEXTS,
@@ -23,6 +21,7 @@ from fallow_sieve.formats.ingredients.shelf_table import (
     Refusal,
     ShelfLine,
     ShelfTable,
+    refuse_impossible,
 )
 from fallow_sieve.store.ingredients.numbers import Stored, facts_in_force
 

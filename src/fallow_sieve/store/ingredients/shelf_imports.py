@@ -7,7 +7,7 @@ from collections.abc import Iterator, Sequence
 
 from sqlmodel import Session
 
-from fallow_sieve.formats.ingredients.shelf_table import LISTS, ShelfTable
+from fallow_sieve.formats.ingredients import LISTS, ShelfTable
 from fallow_sieve.store.ingredients.ingredients import OWN_POSITION
 from fallow_sieve.store.ingredients.numbers import Stored, put_aside
 from fallow_sieve.store.ingredients.shelf_files import Plan

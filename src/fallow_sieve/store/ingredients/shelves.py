@@ -14,13 +14,19 @@ from typing import Any
 
 from sqlmodel import Session, col, select
 
-from fallow_sieve.core.ingredients.functions import Function
-from fallow_sieve.core.ingredients.in_bins import Bag, in_bins
-from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Role
-from fallow_sieve.core.ingredients.layers import OWN_NUMBERS, facts_alone
-from fallow_sieve.core.ingredients.shelf import Shelf
+from fallow_sieve.core.ingredients import (
+    OWN_NUMBERS,
+    Bag,
+    Fact,
+    Function,
+    Ingredient,
+    Role,
+    Shelf,
+    bins_of,
+    facts_alone,
+)
 from fallow_sieve.store.ingredients.numbers import Stored, facts_in_force
-from fallow_sieve.store.tables.ingredients import AliasRow
+from fallow_sieve.store.tables import AliasRow
 
 _INGREDIENTS = (
     "SELECT slug, name, role, origin, flavour_words, allergens, watch, functions, gluten_risk, usual_max_pct, "
@@ -80,7 +86,7 @@ def _read(session: Session, today: date, since: int) -> _Read:
 def _ingredient(row: Any, facts: dict[str, Fact], bags: Sequence[Bag], today: date) -> Ingredient:
     slug, name, role, origin, flavour, allergens, watch, functions, risk, usual, reason, confidence, archived = row
     own = {n: facts[n] for n in OWN_NUMBERS if n in facts}
-    bins = in_bins(bags, own, today)
+    bins = bins_of(bags, own, today)
     return Ingredient(
         slug=slug,
         name=name,

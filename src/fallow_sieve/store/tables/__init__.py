@@ -24,3 +24,26 @@ __all__ = [
     "NumbersRow",
     "PanelRow",
 ]
+
+from fallow_sieve.store.tables.columns import DraftColumns, HeadColumns, RevisionColumns
+
+__all__ = [
+    "AliasRow",
+    "BakeRow",
+    "BenchTestRow",
+    "BlendDraftRow",
+    "BlendRevisionRow",
+    "BlendRow",
+    "BriefRow",
+    "DraftColumns",
+    "FormulaDraftRow",
+    "FormulaRevisionRow",
+    "FormulaRow",
+    "HeadColumns",
+    "IngredientRow",
+    "KitchenRow",
+    "LotRow",
+    "NumbersRow",
+    "PanelRow",
+    "RevisionColumns",
+]

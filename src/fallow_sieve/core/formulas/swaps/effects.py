@@ -9,13 +9,11 @@ from collections import defaultdict
 from collections.abc import Callable
 from dataclasses import dataclass
 
-from fallow_sieve.core.blends.blend import drawing_on
-from fallow_sieve.core.blends.differences import OF_FLOUR
+from fallow_sieve.core.blends import OF_FLOUR, drawing_on
 from fallow_sieve.core.formulas.formula import WATER, Formula, opened
 from fallow_sieve.core.formulas.judgement import FormulaJudgement
-from fallow_sieve.core.ingredients.ingredient import Ingredient
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.changes import Change, moved
+from fallow_sieve.core.ingredients import Ingredient, Shelf
+from fallow_sieve.core.values import Change, moved
 
 _LEAST_G = 1e-9
 
@@ -33,7 +31,7 @@ class Effects:
     unpriced: tuple[str, ...]
 
 
-def effects(before: Formula, was: FormulaJudgement, after: Formula, now: FormulaJudgement, shelf: Shelf) -> Effects:
+def effects_of(before: Formula, was: FormulaJudgement, after: Formula, now: FormulaJudgement, shelf: Shelf) -> Effects:
     """Return what becomes of the batch where `after`, judged as `now`, takes the place of `before`, judged as `was`."""
     parts = _moved(before, after, drawing_on(before.blend, shelf))
     had, has = set(was.allergens), set(now.allergens)

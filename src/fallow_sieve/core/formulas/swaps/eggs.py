@@ -6,9 +6,8 @@ from collections.abc import Iterator
 
 from fallow_sieve.core.formulas.formula import WATER, Formula, Line, When
 from fallow_sieve.core.formulas.swaps.swap import EggReplacer, Loss, Swap, SwapRules, made, per_g
-from fallow_sieve.core.ingredients.functions import Function, Kind
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.words import grams
+from fallow_sieve.core.ingredients import Function, Kind, Shelf
+from fallow_sieve.core.values import grams
 
 EGG_UNIT_G = 50.0
 

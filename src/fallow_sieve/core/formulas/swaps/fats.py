@@ -7,9 +7,8 @@ from dataclasses import replace
 
 from fallow_sieve.core.formulas.formula import OUTSIDE_DOUGH, Formula, Line, When
 from fallow_sieve.core.formulas.swaps.swap import Loss, Swap, SwapRules, candidates, made, per_g, short_name
-from fallow_sieve.core.ingredients.functions import SOLID_FATS, Function, Kind
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.words import grams
+from fallow_sieve.core.ingredients import SOLID_FATS, Function, Kind, Shelf
+from fallow_sieve.core.values import grams
 
 
 def fats(formula: Formula, at: int, shelf: Shelf, rules: SwapRules) -> Iterator[Swap]:

@@ -7,9 +7,8 @@ from dataclasses import replace
 
 from fallow_sieve.core.formulas.formula import WATER, Formula, Line
 from fallow_sieve.core.formulas.swaps.swap import Loss, Swap, SwapRules, candidates, made, per_g
-from fallow_sieve.core.ingredients.functions import Kind
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.words import grams
+from fallow_sieve.core.ingredients import Kind, Shelf
+from fallow_sieve.core.values import grams
 
 
 def milks(formula: Formula, at: int, shelf: Shelf, rules: SwapRules) -> Iterator[Swap]:

@@ -14,8 +14,8 @@ from fallow_sieve.core.formulas.swaps.milks import milks
 from fallow_sieve.core.formulas.swaps.swap import Swap, SwapRules
 from fallow_sieve.core.formulas.swaps.sweeteners import sweeteners
 from fallow_sieve.core.formulas.swaps.thickeners import thickeners
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.ingredients import Shelf
+from fallow_sieve.core.values import BadInputError
 
 
 def swaps_for(formula: Formula, at: int, shelf: Shelf, rules: SwapRules) -> tuple[Swap, ...]:

@@ -5,14 +5,11 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from fallow_sieve.core.blends.binder_load import DoseBand
+from fallow_sieve.core.blends import DoseBand
 from fallow_sieve.core.formulas.formula import OUTSIDE_DOUGH, Formula, Line
 from fallow_sieve.core.formulas.pouring import counted_water, is_milk, with_water
-from fallow_sieve.core.ingredients.functions import Function, Kind
-from fallow_sieve.core.ingredients.ingredient import Ingredient
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.estimates import Range
-from fallow_sieve.core.values.words import grams
+from fallow_sieve.core.ingredients import Function, Ingredient, Kind, Shelf
+from fallow_sieve.core.values import Range, grams
 
 
 @dataclass(frozen=True, slots=True)

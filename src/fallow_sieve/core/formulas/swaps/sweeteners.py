@@ -7,10 +7,8 @@ from dataclasses import replace
 
 from fallow_sieve.core.formulas.formula import BLEND, OUTSIDE_DOUGH, Formula, Line, is_flour
 from fallow_sieve.core.formulas.swaps.swap import Loss, Swap, SwapRules, Sweetener, candidates, made, per_g, short_name
-from fallow_sieve.core.ingredients.functions import Kind
-from fallow_sieve.core.ingredients.ingredient import Ingredient
-from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.values.words import grams
+from fallow_sieve.core.ingredients import Ingredient, Kind, Shelf
+from fallow_sieve.core.values import grams
 
 
 def sweeteners(formula: Formula, at: int, shelf: Shelf, rules: SwapRules) -> Iterator[Swap]:

@@ -7,12 +7,11 @@ import hashlib
 from sqlalchemy import delete
 from sqlmodel import Session
 
-from fallow_sieve.core.ingredients.ingredient import Ingredient
-from fallow_sieve.reference.ingredients import library
-from fallow_sieve.reference.names import aliases
+from fallow_sieve.core.ingredients import Ingredient
+from fallow_sieve.reference import aliases, library
 from fallow_sieve.store.ingredients.numbers import put_table_layers
 from fallow_sieve.store.kitchen import kitchen_row, touch_shelf
-from fallow_sieve.store.tables.ingredients import AliasRow, IngredientRow
+from fallow_sieve.store.tables import AliasRow, IngredientRow
 
 
 def library_version() -> str:
