@@ -32,12 +32,12 @@ Cells = Iterable[Sequence[str | float | None]]
 
 def guarded(text: str) -> str:
     """Return a text that a spreadsheet does not take for a formula."""
-    return f"'{text}" if text.startswith(_STARTS_FORMULA) else text
+    return f"'{text}" if text.lstrip("'").startswith(_STARTS_FORMULA) else text
 
 
 def unguarded(text: str) -> str:
     """Return a text without its guard."""
-    return text[1:] if text[:1] == "'" and text[1:].startswith(_STARTS_FORMULA) else text
+    return text[1:] if text[:1] == "'" and text.lstrip("'").startswith(_STARTS_FORMULA) else text
 
 
 def write_csv(header: Sequence[str], rows: Cells) -> str:
