@@ -5,7 +5,7 @@ STAMPS := .stamps
 WEB := src/fallow_sieve/web_dist/index.html
 WEB_SOURCES := $(shell find web/src web/public docs/method.md -type f 2>/dev/null) web/index.html web/vite.config.ts web/package.json
 
-.PHONY: demo setup dev test check fuzz lint pytest bench clean lock schemas screenshots
+.PHONY: demo setup dev test check fuzz lint lint-python lint-web-types lint-web-style lint-web-tests pytest bench clean lock schemas screenshots
 
 demo: $(STAMPS)/python $(WEB)
 	@$(BIN)/fallow-sieve serve --demo --db demo.db
@@ -20,7 +20,10 @@ dev: $(STAMPS)/python-dev $(STAMPS)/npm
 	$(BIN)/flask --app 'fallow_sieve.api.app:create_app("demo.db")' run --debug --port 8765 & \
 	npm --prefix web run dev
 
-test: lint pytest
+# Two things at a time where they wait for one another no more than that; then the tests, which take both cores.
+test:
+	$(MAKE) -j2 --output-sync=target --no-print-directory lint $(WEB)
+	$(MAKE) --no-print-directory pytest
 
 # While working: the files that changed, all types and arrows, and the core and the store on few generated inputs.
 check: $(STAMPS)/python-dev
@@ -33,13 +36,21 @@ check: $(STAMPS)/python-dev
 fuzz: $(STAMPS)/python-dev
 	EFFORT=fuzz $(BIN)/pytest -n 2 --dist worksteal -q tests/core tests/formats tests/api/test_any_input.py
 
-lint: $(STAMPS)/python-dev $(STAMPS)/npm
+lint: lint-python lint-web-types lint-web-style lint-web-tests
+
+lint-python: $(STAMPS)/python-dev
 	$(BIN)/ruff check .
 	$(BIN)/ruff format --check .
 	$(BIN)/mypy
 	$(BIN)/lint-imports --no-logo
+
+lint-web-types: $(STAMPS)/npm
 	npm --prefix web run check
+
+lint-web-style: $(STAMPS)/npm
 	npm --prefix web run lint
+
+lint-web-tests: $(STAMPS)/npm
 	npm --prefix web run test
 
 pytest: $(STAMPS)/python-dev $(WEB)

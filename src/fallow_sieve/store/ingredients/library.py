@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import hashlib
+from functools import cache
 
 from sqlalchemy import delete
 from sqlmodel import Session
@@ -14,6 +15,7 @@ from fallow_sieve.store.kitchen import kitchen_row, touch_shelf
 from fallow_sieve.store.tables import AliasRow, IngredientRow
 
 
+@cache
 def library_version() -> str:
     """Return a mark of the bundled library's contents: it changes whenever a bundled number does."""
     text = repr([(i, sorted(i.facts.items())) for i in library()]) + repr(aliases())
