@@ -1,5 +1,6 @@
 <!-- The shelf's rows: only those in sight are there, so that thousands scroll as smoothly as ten. -->
 <script lang="ts">
+  import { flushSync } from 'svelte';
   import { push } from 'svelte-spa-router';
   import ShelfHead from './ShelfHead.svelte';
   import ShelfLine from './ShelfLine.svelte';
@@ -35,7 +36,14 @@
     if (top < frame.scrollTop) frame.scrollTop = top;
     else if (top + 2 * ROW > frame.scrollTop + frame.clientHeight)
       frame.scrollTop = top + 2 * ROW - frame.clientHeight;
-    requestAnimationFrame(() => frame?.querySelector<HTMLElement>('[data-at][tabindex="0"]')?.focus());
+    // At once, so that a quick next key finds it there; a row that has to be scrolled to is drawn a frame later.
+    flushSync();
+    focusReached();
+    requestAnimationFrame(focusReached);
+  }
+
+  function focusReached(): void {
+    frame?.querySelector<HTMLElement>('[data-at][tabindex="0"]')?.focus();
   }
 
   function key(event: KeyboardEvent): void {
