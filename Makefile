@@ -5,7 +5,7 @@ STAMPS := .stamps
 WEB := src/fallow_sieve/web_dist/index.html
 WEB_SOURCES := $(shell find web/src web/public docs/method.md -type f 2>/dev/null) web/index.html web/vite.config.ts web/package.json
 
-.PHONY: demo setup dev test check fuzz lint lint-python lint-web-types lint-web-style lint-web-tests pytest bench clean lock schemas screenshots
+.PHONY: demo setup dev test check fuzz lint lint-python lint-web-types lint-web-style lint-web-tests pytest bands bench clean lock schemas screenshots
 
 demo: $(STAMPS)/python $(WEB)
 	@$(BIN)/fallow-sieve serve --demo --db demo.db
@@ -66,6 +66,10 @@ bench: $(STAMPS)/python-dev $(WEB)
 	@scripts/need-chromium.sh
 	$(BIN)/python bench/drag_bench.py
 	$(BIN)/python bench/shelf_bench.py
+
+# The bands of every use, from the record of practice; commit the table with the mixes.
+bands: $(STAMPS)/python-dev
+	$(BIN)/python scripts/bands.py src/fallow_sieve/reference/tables
 
 # What is generated and committed: JSON Schemas, the OpenAPI document, its TypeScript types.
 schemas: $(STAMPS)/python-dev $(STAMPS)/npm

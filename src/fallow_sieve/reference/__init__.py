@@ -5,6 +5,7 @@ from fallow_sieve.reference.ingredients import library, library_shelf
 from fallow_sieve.reference.kitchen import eggs
 from fallow_sieve.reference.listing import diets, traits
 from fallow_sieve.reference.names import aliases, look_alikes
+from fallow_sieve.reference.practice import practice_mixes, record
 from fallow_sieve.reference.recipes import egg_of, words
 from fallow_sieve.reference.sieving import grit_mapping
 from fallow_sieve.reference.uses import rules
@@ -21,6 +22,8 @@ __all__ = [
     "look_alikes",
     "marks",
     "poor_candidates",
+    "practice_mixes",
+    "record",
     "rules",
     "swap_rules",
     "tin_fills",

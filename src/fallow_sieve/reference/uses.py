@@ -1,4 +1,4 @@
-"""Loads the intended uses (uses.csv), their bands (use_bands.csv) and usual binder doses (binder_doses.csv)."""
+"""The intended uses with what they are judged by: use_bands.csv, bag_bands.csv, leavening.csv, binder_doses.csv."""
 
 from __future__ import annotations
 
@@ -6,31 +6,52 @@ from collections import defaultdict
 from dataclasses import dataclass
 from functools import cache
 
-from fallow_sieve.core.blends import DoseBand, Rules, Use, UseBand
+from fallow_sieve.core.blends import LEAVENING_WALL, YEAST_WALL, DoseBand, MixClass, Rules, Use, UseBand, Usual
+from fallow_sieve.reference.doughs import leavening
 from fallow_sieve.reference.tables import read_table
-
-
-@dataclass(frozen=True, slots=True)
-class UseRow:
-    """An intended use."""
-
-    use: str
-    name: str
-    family: str
-    moisture: str
+from fallow_sieve.reference.use_rows import use_rows
 
 
 @dataclass(frozen=True, slots=True)
 class BandRow:
-    """The band of a use on one metric, in the metric's unit."""
+    """The band of a use on one metric for a class of mix, in its unit; made from the record by `make bands`."""
 
     use: str
+    mix_class: str
     metric: str
     hard_low: float
     good_low: float
     good_high: float
     hard_high: float
+    holds_low: bool
+    holds_high: bool
     weight: float
+    mixes: int
+    why: str
+    basis: str
+
+
+@dataclass(frozen=True, slots=True)
+class NutritionRow:
+    """Where the mixes of a use lie on a number that is not judged, in its unit; made by `make bands`."""
+
+    use: str
+    metric: str
+    low: float
+    high: float
+    mixes: int
+
+
+@dataclass(frozen=True, slots=True)
+class BagRow:
+    """What salt or sugar may lie in a bag for a use, % of flour base, and what happens beyond."""
+
+    use: str
+    metric: str
+    good_low: float
+    good_high: float
+    hard_high: float
+    why: str
     basis: str
 
 
@@ -49,12 +70,69 @@ class DoseRow:
 @cache
 def rules() -> Rules:
     """Return the bundled rules: every use with its bands, and binder doses by use."""
-    bands: dict[str, list[UseBand]] = defaultdict(list)
-    for r in read_table("use_bands", BandRow):
-        limits = (r.hard_low, r.good_low, r.good_high, r.hard_high)
-        bands[r.use].append(UseBand(*limits, r.metric, weight=r.weight, basis=r.basis))
     doses: dict[str, dict[str, DoseBand]] = defaultdict(dict)
     for d in read_table("binder_doses", DoseRow):
         doses[d.use][d.binder] = DoseBand(d.dose_low_pct, d.dose_typical_pct, d.dose_high_pct)
-    uses = {u.use: Use(u.use, u.name, u.family, u.moisture, tuple(bands[u.use])) for u in read_table("uses", UseRow)}
+    bands = _bands()
+    bags = _bags()
+    nutrition: dict[str, list[Usual]] = defaultdict(list)
+    for n in read_table("use_nutrition", NutritionRow):
+        nutrition[n.use].append(Usual(n.metric, n.low, n.high, n.mixes))
+    uses = {
+        u.use: Use(
+            u.use,
+            u.name,
+            u.family,
+            u.moisture,
+            bands[u.use].pop(MixClass.PLAIN, ()),
+            dict(bands[u.use]),
+            tuple(bags[u.use]),
+            tuple(nutrition[u.use]),
+            {b: d.typical_pct for b, d in doses[u.use].items()},
+        )
+        for u in use_rows()
+    }
     return Rules(uses, dict(doses))
+
+
+def _bands() -> dict[str, dict[MixClass, tuple[UseBand, ...]]]:
+    found: dict[str, dict[MixClass, tuple[UseBand, ...]]] = defaultdict(dict)
+    for r in read_table("use_bands", BandRow):
+        band = UseBand(
+            r.hard_low,
+            r.good_low,
+            r.good_high,
+            r.hard_high,
+            r.metric,
+            r.weight,
+            r.basis,
+            r.holds_low,
+            r.holds_high,
+            r.mixes,
+            r.why,
+        )
+        by_class = found[r.use]
+        by_class[MixClass(r.mix_class)] = (*by_class.get(MixClass(r.mix_class), ()), band)
+    return found
+
+
+def _bags() -> dict[str, list[UseBand]]:
+    found: dict[str, list[UseBand]] = defaultdict(list)
+    for r in leavening():
+        for metric, most, wall in (
+            ("leavening_pct", r.baking_powder_high_pct, LEAVENING_WALL),
+            ("yeast_pct", r.instant_yeast_high_pct, YEAST_WALL),
+        ):
+            if most is not None:
+                why = _LIFT_WHY[metric]
+                found[r.use].append(UseBand(0, 0, most, wall * most, metric, basis=r.basis, why=why))
+    for b in read_table("bag_bands", BagRow):
+        limits = (0.0, b.good_low, b.good_high, b.hard_high)
+        found[b.use].append(UseBand(*limits, b.metric, basis=b.basis, why=b.why))
+    return found
+
+
+_LIFT_WHY = {
+    "leavening_pct": "Rises past its strength and falls, with a soapy or metallic taste",
+    "yeast_pct": "Rises past its strength before it sets, and caves in",
+}

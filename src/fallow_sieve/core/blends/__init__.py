@@ -1,6 +1,7 @@
 """Blends: what is in a mix, how it fits a use, and what holds it back."""
 
 from fallow_sieve.core.blends.analysis import Analysis, Contents, analyse, contents
+from fallow_sieve.core.blends.bag import LEAVENING_WALL, YEAST_WALL
 from fallow_sieve.core.blends.binder_load import GOOD_LOAD, BinderLoad, DoseBand, load_of_binders
 from fallow_sieve.core.blends.blend import MAX_MASS_G, MAX_PARTS, Blend, Part, check_parts, drawing_on
 from fallow_sieve.core.blends.cautions import Caution, cautions_for, cautions_of, union_of
@@ -15,12 +16,24 @@ from fallow_sieve.core.blends.composing import (
 )
 from fallow_sieve.core.blends.differences import OF_FLOUR, Difference, difference
 from fallow_sieve.core.blends.explanation import Explanation, explain
-from fallow_sieve.core.blends.fit import BandChange, BandResult, Fit, Use, UseBand, fit_to, rule_of_use, with_changes
+from fallow_sieve.core.blends.fit import (
+    BandChange,
+    BandResult,
+    Fit,
+    Use,
+    UseBand,
+    Usual,
+    fit_to,
+    rule_of_use,
+    with_changes,
+)
 from fallow_sieve.core.blends.gluten import GlutenEstimate, estimate_gluten, status_of
-from fallow_sieve.core.blends.judgement import Judgement, Rules, Setting, judge
+from fallow_sieve.core.blends.judgement import Judgement, Quiet, Rules, Setting, judge
 from fallow_sieve.core.blends.limits import Limits
 from fallow_sieve.core.blends.metrics import BANDED, FIELD_OF_METRIC, KNOWN_STARCH_NEEDED, METRICS, ROLE_SHARES, Metric
+from fallow_sieve.core.blends.mix_class import MixClass, class_of
 from fallow_sieve.core.blends.on_basis import of_mix
+from fallow_sieve.core.blends.practice import Kept, Record, bands_of, usual_nutrition
 
 __all__ = [
     "BANDED",
@@ -28,6 +41,7 @@ __all__ = [
     "FIRST_FLOUR_G",
     "GOOD_LOAD",
     "KNOWN_STARCH_NEEDED",
+    "LEAVENING_WALL",
     "MAX_MASS_G",
     "MAX_PARTS",
     "METRICS",
@@ -35,6 +49,7 @@ __all__ = [
     "NEW_FLOUR_PCT",
     "OF_FLOUR",
     "ROLE_SHARES",
+    "YEAST_WALL",
     "Analysis",
     "BandChange",
     "BandResult",
@@ -48,18 +63,25 @@ __all__ = [
     "Fit",
     "GlutenEstimate",
     "Judgement",
+    "Kept",
     "Limits",
     "Metric",
+    "MixClass",
     "Part",
+    "Quiet",
+    "Record",
     "Rules",
     "Setting",
     "Use",
     "UseBand",
+    "Usual",
     "add_part",
     "analyse",
+    "bands_of",
     "cautions_for",
     "cautions_of",
     "check_parts",
+    "class_of",
     "contents",
     "difference",
     "drawing_on",
@@ -75,5 +97,6 @@ __all__ = [
     "set_flour_share",
     "status_of",
     "union_of",
+    "usual_nutrition",
     "with_changes",
 ]

@@ -1,27 +1,37 @@
 """Fit to a use: bands on metrics, how far a blend is from each, and one number for all.
 
-Desirability d is 0 outside the hard limits, 1 inside the good band and linear between (Derringer & Suich 1980,
-J. Qual. Technol. 12, 214–219); fit is the weighted geometric mean of d, × 100. The bands are rules of thumb.
+Fit is the weighted geometric mean of the desirabilities (`values.bands`), × 100: never 0, so that two mixes that are
+held can be told apart. The bands come from a record of practice (`blends.practice`) and are rules of thumb.
 """
 
 from __future__ import annotations
 
 import math
 from collections.abc import Iterable, Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 
 from fallow_sieve.core.blends.analysis import Analysis
+from fallow_sieve.core.blends.bag import BINDER_WALLS, BINDER_WEIGHT, amounts, binder_in_bag
 from fallow_sieve.core.blends.metrics import METRICS
+from fallow_sieve.core.blends.mix_class import MixClass, class_of
 from fallow_sieve.core.values import EDGE, BadInputError, Band, Estimate, Status, UnknownNameError, probability_between
 
 
 @dataclass(frozen=True, slots=True)
 class UseBand(Band):
-    """A band of a use on one metric, in its unit; weight ≥ 0, and from where it is."""
+    """A band of a use on one metric, in its unit; weight ≥ 0, and from where it is.
+
+    A side that does not hold has no bake on record that fails there: beyond it a mix is close, never held. `why` says
+    what fails beyond the side that does; `mixes` how many mixes it was made from.
+    """
 
     metric: str
     weight: float = 1.0
     basis: str = "rule of thumb"
+    holds_low: bool = True
+    holds_high: bool = True
+    mixes: int = 0
+    why: str = ""
 
     def __post_init__(self) -> None:
         if self.metric not in METRICS:
@@ -33,16 +43,41 @@ class UseBand(Band):
         if not (math.isfinite(self.weight) and self.weight >= 0):
             raise BadInputError(f"a weight of {self.weight!r}", right="it must be 0 or more")
 
+    def status(self, value: float) -> Status:
+        """Return how `value` stands; beyond a side that does not hold it is close."""
+        found = Band.status(self, value)
+        holds = self.holds_low if value < self.good_low else self.holds_high
+        return Status.CLOSE if found is Status.HELD and not holds else found
+
+
+@dataclass(frozen=True, slots=True)
+class Usual:
+    """Where the mixes on record for a use lie on a number that is not judged: the middle 80 %, and how many mixes."""
+
+    metric: str
+    low: float
+    high: float
+    mixes: int
+
 
 @dataclass(frozen=True, slots=True)
 class Use:
-    """What a mix is for: slug, name, family (yeasted, batter, short, sheet, other), moisture and its bands."""
+    """What a mix is for: slug, name, family (yeasted, batter, short, sheet, other), moisture and its bands.
+
+    `classes` are the bands of mixes that are another kind of bake (see `mix_class`), `bag` those of what lies in the
+    bag beside flour, `nutrition` where its mixes lie on what is not judged, `doses` the usual dose of each binder (% of
+    flour base).
+    """
 
     slug: str
     name: str
     family: str
     moisture: str
     bands: tuple[UseBand, ...]
+    classes: Mapping[MixClass, tuple[UseBand, ...]] = field(default_factory=dict, hash=False)
+    bag: tuple[UseBand, ...] = ()
+    nutrition: tuple[Usual, ...] = ()
+    doses: Mapping[str, float] = field(default_factory=dict, hash=False)
 
     @property
     def made_of_one_part(self) -> bool:
@@ -80,11 +115,12 @@ class BandResult:
 
 @dataclass(frozen=True, slots=True)
 class Fit:
-    """How well a blend fits a use: score 0–100 (None where nothing can be judged) and a result per band."""
+    """How well a blend fits a use: score 0–100 (None where nothing can be judged), a result per band, its class."""
 
     use: str
     score: float | None
     bands: tuple[BandResult, ...]
+    mix_class: MixClass = MixClass.PLAIN
 
     def count(self, status: Status) -> int:
         """Return how many bands have `status`."""
@@ -98,25 +134,60 @@ def judge_band(band: UseBand, found: Estimate) -> BandResult:
     value = found.typical
     metric = METRICS[band.metric]
     # A limit at the edge of what is possible cannot be crossed, however wide the spread.
-    low = band.hard_low if band.hard_low > metric.lowest else -math.inf
-    high = band.hard_high if band.hard_high < metric.highest else math.inf
+    low = band.hard_low if band.holds_low and band.hard_low > metric.lowest else -math.inf
+    high = band.hard_high if band.holds_high and band.hard_high < metric.highest else math.inf
     inside = probability_between(value, found.sigma, low, high)
     return BandResult(band, found, band.status(value), band.desirability(value), band.distance(value), inside)
 
 
 def fit_to(use: Use, analysis: Analysis) -> Fit:
     """Return how `analysis` fits `use`: score 0–100 over the bands that can be judged, and every band."""
-    results = tuple(judge_band(b, analysis.metrics[b.metric]) for b in use.bands)
+    mix_class = class_of(analysis, use.family, use.classes)
+    results = (
+        *(judge_band(b, analysis.metrics[b.metric]) for b in bands_for(use, mix_class)),
+        *_binder(use, analysis, mix_class),
+        *_bag(use, analysis),
+    )
     judged = [(r.desirability, r.band.weight) for r in results if r.desirability is not None]
-    return Fit(use.slug, _score(judged), results)
+    return Fit(use.slug, _score(judged), results, mix_class)
+
+
+def bands_for(use: Use, mix_class: MixClass) -> tuple[UseBand, ...]:
+    """Return the bands of a use for a class of mix: those a brief set itself stand for every class."""
+    apart = use.classes.get(mix_class)
+    if not apart:
+        return use.bands
+    own = {b.metric: b for b in use.bands if b.basis == THIS_BRIEF}
+    kept = tuple(own.pop(b.metric, b) for b in apart)
+    return (*kept, *own.values())
+
+
+def _binder(use: Use, analysis: Analysis, mix_class: MixClass) -> tuple[BandResult, ...]:
+    """The binder of the bag against the usual: over by what binds alone, short only where nothing else carries."""
+    found = binder_in_bag(analysis.parts, use.doses, use.family, mix_class)
+    if found is None:
+        return ()
+    load = found.gums if found.gums >= BINDER_WALLS[1] else min(1.0, found.carried)
+    band = UseBand(*BINDER_WALLS, "binder_load", weight=BINDER_WEIGHT, why=_BINDER_WHY)
+    return (judge_band(band, Estimate(load, load, load)),)
+
+
+_BINDER_WHY = "Too little crumbles; too much turns gummy and rubbery"
+
+
+def _bag(use: Use, analysis: Analysis) -> tuple[BandResult, ...]:
+    found = amounts(analysis.parts)
+    return tuple(
+        judge_band(b, Estimate(found[b.metric], found[b.metric], found[b.metric]))
+        for b in use.bag
+        if found.get(b.metric, 0.0) > 0
+    )
 
 
 def _score(judged: Sequence[tuple[float, float]]) -> float | None:
     total = sum(w for _, w in judged)
     if total <= 0:
         return None
-    if any(d <= 0 and w > 0 for d, w in judged):
-        return 0.0
     return 100 * math.exp(sum(w * math.log(d) for d, w in judged if w > 0) / total)
 
 
@@ -131,6 +202,7 @@ class BandChange:
     hard_high: float | None = None
 
 
+THIS_BRIEF = "this brief"
 _LIMITS = ("hard_low", "good_low", "good_high", "hard_high")
 
 
@@ -160,7 +232,7 @@ def _changed(band: UseBand | None, change: BandChange) -> UseBand:
                 v if n in given else (min(v, values[i]) if j < i else max(v, values[i]))
                 for j, (n, v) in enumerate(zip(_LIMITS, values, strict=True))
             ]
-    return replace(band, **dict(zip(_LIMITS, values, strict=True)), basis="this brief")
+    return replace(band, **dict(zip(_LIMITS, values, strict=True)), basis=THIS_BRIEF, holds_low=True, holds_high=True)
 
 
 def rule_of_use(uses: Mapping[str, Use], slug: str, place: str = "/use") -> Use:

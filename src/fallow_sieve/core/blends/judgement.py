@@ -9,12 +9,13 @@ from fallow_sieve.core.blends.analysis import Analysis, analyse
 from fallow_sieve.core.blends.binder_load import BinderLoad, DoseBand, load_of_binders
 from fallow_sieve.core.blends.blend import Blend, drawing_on
 from fallow_sieve.core.blends.cautions import Caution, cautions_for, contains_line, union_of
-from fallow_sieve.core.blends.fit import BandResult, Fit, Use, fit_to, with_changes
+from fallow_sieve.core.blends.fit import BandResult, Fit, Use, Usual, fit_to, with_changes
 from fallow_sieve.core.blends.gluten import GlutenEstimate, estimate_gluten
 from fallow_sieve.core.blends.keeping import Keeping, keeping
 from fallow_sieve.core.blends.limits import LimitResult, Limits, check_limits
+from fallow_sieve.core.blends.metrics import NUTRITION
 from fallow_sieve.core.ingredients import Shelf
-from fallow_sieve.core.values import CupStandard, Status, state_sentence, worst_first
+from fallow_sieve.core.values import CupStandard, Estimate, Status, state_sentence, worst_first
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,12 +48,22 @@ class OverUsual:
 
 
 @dataclass(frozen=True, slots=True)
+class Quiet:
+    """What a mix gives to eat, on one metric: not judged unless a brief wishes for it; where the record lies."""
+
+    metric: str
+    estimate: Estimate
+    usual: Usual | None
+
+
+@dataclass(frozen=True, slots=True)
 class Judgement:
     """All that is known about a blend for its use. `sieves` has what holds it first; `say` is the state."""
 
     analysis: Analysis
     fit: Fit | None
     sieves: tuple[BandResult, ...]
+    quiet: tuple[Quiet, ...]
     limits: tuple[LimitResult, ...]
     binder: BinderLoad
     gluten: GlutenEstimate
@@ -87,6 +98,7 @@ def judge(blend: Blend, shelf: Shelf, use: Use | None, rules: Rules, setting: Se
         analysis=analysis,
         fit=fit,
         sieves=sieves,
+        quiet=_quiet(analysis, asked),
         limits=limits,
         binder=load_of_binders(analysis.parts, rules.doses.get(use.slug) if use else None),
         gluten=gluten,
@@ -98,6 +110,12 @@ def judge(blend: Blend, shelf: Shelf, use: Use | None, rules: Rules, setting: Se
         say=state_sentence([*sieves, *limits]) if fit else "No use is chosen, so nothing is judged.",
         say_more=_second_sentence(fit, limits) if fit and use else "",
     )
+
+
+def _quiet(analysis: Analysis, use: Use | None) -> tuple[Quiet, ...]:
+    judged = {b.metric for b in use.bands} if use else set()
+    usual = {u.metric: u for u in use.nutrition} if use else {}
+    return tuple(Quiet(m, analysis.metrics[m], usual.get(m)) for m in NUTRITION if m not in judged)
 
 
 def _second_sentence(fit: Fit, limits: Sequence[LimitResult]) -> str:

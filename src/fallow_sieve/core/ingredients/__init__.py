@@ -42,6 +42,7 @@ from fallow_sieve.core.ingredients.functions import (
     Function,
     Kind,
     functions_named,
+    of_kind,
     standard_of,
     standards,
 )
@@ -173,6 +174,7 @@ __all__ = [
     "in_force",
     "laid_side_by_side",
     "lowest_of",
+    "of_kind",
     "ordered",
     "passing",
     "price_history",

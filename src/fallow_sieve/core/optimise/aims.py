@@ -92,7 +92,11 @@ def barred(aim: Aim, p: Problem) -> Array:
 
 def _edges(band: UseBand) -> list[tuple[float, float]]:
     """(edge, sign): distance = sign × (value − edge) in widths of the good band."""
-    return [(band.good_low, 1.0), (band.good_high, -1.0)] if band.good_high > band.good_low else []
+    if band.good_high <= band.good_low:
+        return []
+    metric = METRICS[band.metric]
+    low, high = band.good_low > metric.lowest, band.good_high < metric.highest  # nothing lies beyond what is possible
+    return [(band.good_low, 1.0)] * low + [(band.good_high, -1.0)] * high
 
 
 def edges_of(p: Problem) -> Iterator[tuple[UseBand, float, float]]:

@@ -1,6 +1,6 @@
 """The fit of a problem as a concave program: y ≤ log d by tangents, d ≤ each side of a band.
 
-Inside the hard limits every desirability d is concave and piecewise linear in the shares, so Σ w log d / Σ w is
+Inside the walls every desirability d is concave and piecewise linear in the shares, so Σ w log d / Σ w is
 concave. Its tangents overestimate; they are added at each answer until it is right to 0.05 points. The desirability
 of a ratio (amylose, density) is stated by levels instead: y follows the highest level that is reached.
 """
@@ -18,6 +18,7 @@ from fallow_sieve.core.numerics.programs import UNLIMITED, Answer, Array, Effort
 from fallow_sieve.core.optimise.linear_metrics import Form
 from fallow_sieve.core.optimise.model import Model, add_difference, solve_kept, state
 from fallow_sieve.core.optimise.problem import Limit, Problem
+from fallow_sieve.core.values import AT_WALL
 
 PENALTY = 0.1  # points (log fit × 100) for 1 % of flour over a usual most; rule of thumb
 RIGHT_TO = 0.05
@@ -111,8 +112,11 @@ def _state_band(model: Model, band: UseBand, y: slice, points: tuple[float, ...]
 
 
 def _edges(band: UseBand) -> list[tuple[float, float]]:
+    """(value, edge) of each side with a slope: d falls from 1 at the edge in a line that would be 0 at the value."""
     found = [(band.hard_low, band.good_low), (band.hard_high, band.good_high)]
-    return [(wall, edge) for wall, edge in found if wall != edge and math.isfinite(wall)]
+    return [
+        (edge + (wall - edge) / (1 - AT_WALL), edge) for wall, edge in found if wall != edge and math.isfinite(wall)
+    ]
 
 
 def _by_levels(model: Model, sides: list[_Side], y: slice, points: tuple[float, ...]) -> None:

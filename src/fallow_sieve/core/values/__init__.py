@@ -1,6 +1,6 @@
 """Values that every noun of the core uses: estimates, bands, changes, pins, quantities, words, errors."""
 
-from fallow_sieve.core.values.bands import EDGE, Band, Status, state_sentence, worst_first
+from fallow_sieve.core.values.bands import AT_WALL, EDGE, Band, Status, state_sentence, worst_first
 from fallow_sieve.core.values.changes import Change, Value, came_or_went, moved
 from fallow_sieve.core.values.errors import (
     BadInputError,
@@ -37,6 +37,7 @@ from fallow_sieve.core.values.quantities import (
 from fallow_sieve.core.values.words import counted, grams, spaced
 
 __all__ = [
+    "AT_WALL",
     "EDGE",
     "RANGE_IN_SIGMA",
     "UNKNOWN",

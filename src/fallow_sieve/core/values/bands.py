@@ -1,7 +1,8 @@
 """A band: a good range between hard limits, how a value stands on it, and the state of many in one sentence.
 
-Sieves of a blend and gauges of a formula are bands alike. Desirability d is 0 outside the hard limits, 1 inside the
-good ones and linear between (Derringer & Suich 1980, J. Qual. Technol. 12, 214–219).
+Sieves of a blend and gauges of a formula are bands alike. Desirability d (after Derringer & Suich 1980, J. Qual.
+Technol. 12, 214–219) is 1 inside the good limits and falls in a line to 0.15 at a hard one; beyond it goes on towards
+0.02 over one width more, so that two that are held can still be told apart.
 """
 
 from __future__ import annotations
@@ -15,6 +16,8 @@ from typing import Protocol, TypeVar
 from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.core.values.words import number_word
 
+AT_WALL = 0.15  # desirability at a hard limit
+AT_WORST = 0.02
 EDGE = 1e-9  # by how much a limit may be missed in arithmetic alone
 
 
@@ -70,18 +73,22 @@ class Band:
         return value - (self.good_low if value < self.good_low else self.good_high)
 
     def desirability(self, value: float) -> float:
-        """Return d, 0–1, of `value`.
+        """Return d, 0.02–1, of `value`.
 
         >>> Band(2, 4, 10, 16).desirability(5.0), Band(2, 4, 10, 16).desirability(3.0)
-        (1.0, 0.5)
+        (1.0, 0.575)
         """
         if self.distance(value) == 0:
             return 1.0
         low = value < self.good_low
         edge, wall = (self.good_low, self.hard_low) if low else (self.good_high, self.hard_high)
-        if wall == edge:
-            return 0.0
-        return min(1.0, max(0.0, (value - wall) / (edge - wall)))
+        if math.isinf(wall):
+            return 1.0
+        width = abs(edge - wall) or abs(self.good_high - self.good_low) or 1.0
+        beyond = -1.0 if wall == edge else (value - wall) / (edge - wall)
+        if beyond >= 0:
+            return AT_WALL + (1 - AT_WALL) * beyond
+        return max(AT_WORST, AT_WALL - (AT_WALL - AT_WORST) * abs(value - wall) / width)
 
 
 class Standing(Protocol):

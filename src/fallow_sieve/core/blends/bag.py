@@ -1,0 +1,78 @@
+"""What lies in the bag beside flour, judged by the usual for its use: binder, leavening, yeast, salt and sugar.
+
+No binder in the bag is a choice and no fault: the recipe brings it. What is in the bag is judged.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass
+
+from fallow_sieve.core.blends.analysis import PartShare
+from fallow_sieve.core.blends.mix_class import MixClass, egg_pct
+from fallow_sieve.core.ingredients import Function, Kind, Role, of_kind, standard_of
+
+BINDER_WALLS = (0.35, 0.7, 1.3, 1.8)  # × usual
+BINDER_WEIGHT = 1.2
+FOAM_COUNTS = 0.5  # dried egg white sets a foam and gums little
+LOW_CARB_TIMES = 5.0  # husk stands in for starch there
+POWDER_PER_SODA = 3.0
+FRESH_PER_INSTANT = 3.0
+LEAVENING_WALL = 1.6  # × the most that is usual
+YEAST_WALL = 1.35
+_EGG_CARRIES_PCT = {"yeasted": 40.0, "short": 18.0}
+_EGG_CARRIES = 60.0
+AMOUNTS: Mapping[str, Mapping[Function, float]] = {
+    "leavening_pct": {Function.BAKING_POWDER: 1.0, Function.BAKING_SODA: POWDER_PER_SODA},
+    "yeast_pct": {Function.INSTANT_YEAST: 1.0, Function.FRESH_YEAST: 1 / FRESH_PER_INSTANT},
+    "salt_pct": {Function.SALT: 1.0},
+}
+
+
+@dataclass(frozen=True, slots=True)
+class BinderInBag:
+    """Loads (× usual): `gums` of what is there to bind alone, `carried` with seeds and egg beside it."""
+
+    gums: float
+    carried: float
+
+
+def amounts(parts: Iterable[PartShare]) -> dict[str, float]:
+    """Return what of leavening, yeast, salt and sugar lies in the bag, % of flour base, by metric; none, no row.
+
+    Soda counts as three times its mass of powder, fresh yeast as a third of instant.
+    """
+    found: dict[str, float] = {}
+    for p in parts:
+        for metric, weights in AMOUNTS.items():
+            weight = next((weights[f] for f in p.functions if f in weights), 0.0)
+            if weight:
+                found[metric] = found.get(metric, 0.0) + weight * (p.flour_pct or 0.0)
+        if of_kind(p.functions, Kind.SWEETENER):
+            found["sugar_pct"] = found.get("sugar_pct", 0.0) + (p.flour_pct or 0.0)
+    return found
+
+
+def binder_in_bag(
+    parts: Sequence[PartShare], usual: Mapping[str, float], family: str, mix_class: MixClass
+) -> BinderInBag | None:
+    """Return the load of the binders that lie in the bag; None where there is none, or a dose is not on record.
+
+    `usual` holds typical doses, % of flour base. Gelling seeds and egg help to carry, and are no overdose.
+    """
+    times = LOW_CARB_TIMES if mix_class is MixClass.LOW_CARB else 1.0
+    gums, seeds, seen = 0.0, 0.0, False
+    for p in parts:
+        name = standard_of(p.functions, Kind.BINDER) or ""
+        binds = p.role is Role.BINDER or Function.EGG_WHITE_POWDER in p.functions
+        if binds and p.role is Role.BINDER and name not in usual:
+            return None
+        if name in usual:
+            counts = FOAM_COUNTS if Function.EGG_WHITE_POWDER in p.functions else 1.0
+            load = counts * (p.flour_pct or 0.0) / usual[name]
+            gums, seeds = (gums + load / times, seeds) if binds else (gums, seeds + load)
+            seen = seen or p.role is Role.BINDER
+    if not seen and gums <= 0:
+        return None
+    egg = egg_pct([p for p in parts if Function.EGG_WHITE_POWDER not in p.functions])
+    return BinderInBag(gums, gums + seeds + egg / _EGG_CARRIES_PCT.get(family, _EGG_CARRIES))
