@@ -5,13 +5,15 @@ from fallow_sieve.reference.ingredients import library, library_shelf
 from fallow_sieve.reference.kitchen import eggs
 from fallow_sieve.reference.listing import diets, traits
 from fallow_sieve.reference.names import aliases, look_alikes
-from fallow_sieve.reference.practice import practice_mixes, record
+from fallow_sieve.reference.practice import MixRow, blend_on_record, practice_mixes, record
 from fallow_sieve.reference.recipes import egg_of, words
 from fallow_sieve.reference.sieving import grit_mapping
 from fallow_sieve.reference.uses import rules
 
 __all__ = [
+    "MixRow",
     "aliases",
+    "blend_on_record",
     "diets",
     "egg_of",
     "eggs",

@@ -13,6 +13,7 @@ __all__ = [
     "mending",
     "own_numbers",
     "panels",
+    "practice",
     "proposals",
     "recipes",
     "scaling",

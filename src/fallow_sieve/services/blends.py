@@ -41,8 +41,9 @@ def check_blend(blend: Blend, shelf: Shelf) -> None:
 
 
 def explained(blend: Blend, metric: str, kitchen: KitchenNow) -> Explanation:
-    """Return how `metric` of `blend` was worked out."""
-    return explain(blend, kitchen.shelf, metric, kitchen.cup)
+    """Return how `metric` of `blend` was worked out. Raises UnknownNameError, also for an unknown use."""
+    use = use_named(blend.use)
+    return explain(blend, kitchen.shelf, metric, kitchen.cup, use.doses if use else None)
 
 
 def changed(before: Sequence[Part], after: Sequence[Part], kitchen: KitchenNow) -> Difference:

@@ -39,9 +39,10 @@ def kinds(masses: dict[str, float]) -> list[str]:
     [
         # Half and half: protein 9, fibre 5, fat 1.5.
         ({"rice-flour": 50, "teff": 50}, "Nothing holds it.", "3 of 3 pass · fit 100 of 100"),
-        # Protein 6 and fibre 2: both short, fibre at its wall.
-        ({"rice-flour": 100}, "Nothing holds it. Two are close: fibre, protein.", "1 of 3 pass · fit 0 of 100"),
-        ({"almond": 100}, "Held by 2 of 3: fat, protein.", "1 of 3 pass · fit 0 of 100"),
+        # Protein 6 and fibre 2: both short, fibre at its wall: (0.717 × 0.15 × 1)^(1/3).
+        ({"rice-flour": 100}, "Nothing holds it. Two are close: fibre, protein.", "1 of 3 pass · fit 48 of 100"),
+        # Far beyond two walls: 0.02 each, so (0.02 × 0.02 × 1)^(1/3).
+        ({"almond": 100}, "Held by 2 of 3: fat, protein.", "1 of 3 pass · fit 7 of 100"),
         ({"teff": 50, "bare": 50}, "Nothing holds it. Two cannot be judged: fibre, fat.", "1 of 3 pass"),
     ],
     ids=str,

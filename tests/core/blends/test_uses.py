@@ -16,15 +16,28 @@ AT_MOST = UseBand(0, 0, 1.8, 3, "grit_index")
 
 @pytest.mark.parametrize(
     ("value", "d"),
-    [(1.9, 0), (2, 0), (3, 0.5), (4, 1), (7, 1), (10, 1), (13, 0.5), (14.5, 0.25), (16, 0), (17, 0)],
+    [
+        (-9, 0.02),
+        (1, 0.085),
+        (2, 0.15),
+        (3, 0.575),
+        (4, 1),
+        (7, 1),
+        (10, 1),
+        (13, 0.575),
+        (16, 0.15),
+        (19, 0.085),
+        (99, 0.02),
+    ],
 )
-def test_desirability_is_one_inside_nought_outside_and_linear_between(value, d):
+def test_desirability_falls_in_a_line_to_the_wall_and_on_towards_nothing_beyond_it(value, d):
     assert FIBRE.desirability(value) == pytest.approx(d)
 
 
-def test_where_the_hard_limit_is_the_good_edge_there_is_no_slope():
+def test_where_the_hard_limit_is_the_good_edge_it_falls_at_once_and_goes_on_over_the_width_of_the_band():
     step = UseBand(4, 4, 10, 10, "fibre_pct")
-    assert (step.desirability(3.99), step.desirability(4), step.desirability(10.01)) == (0, 1, 0)
+    # 0.15 at the wall, and 0.13 less over the 6 of the good band.
+    assert (step.desirability(4), step.desirability(1), step.desirability(13)) == pytest.approx((1, 0.085, 0.085))
 
 
 def of(value: float, sigma: float = 0.0) -> Estimate:
@@ -64,7 +77,7 @@ def test_a_value_that_is_not_wholly_known_is_neither_held_nor_passed():
     assert (found.desirability, found.distance, found.p_inside_hard) == (None, None, None)
 
 
-# Protein 8 and fibre 3 per 100 g, so d is 1 and 0.5.
+# Protein 8 and fibre 3 per 100 g, so d is 1 and 0.15 + 0.85 / 2.
 SHELF = shelf_of(flour("f", protein_g=8, fibre_g=3), flour("bare", grit_index=1))
 
 
@@ -74,13 +87,22 @@ def use_with(*bands: UseBand) -> Use:
 
 def test_fit_is_the_weighted_geometric_mean_of_desirability():
     use = use_with(UseBand(4, 6, 10, 14, "protein_pct", weight=1), UseBand(2, 4, 10, 16, "fibre_pct", weight=2))
-    # (1¹ × 0.5²)^(1/3) = 0.62996
-    assert fit_to(use, mix({"f": 100}, SHELF)).score == pytest.approx(62.996, abs=1e-3)
+    # (1¹ × 0.575²)^(1/3) = 0.69147
+    assert fit_to(use, mix({"f": 100}, SHELF)).score == pytest.approx(69.147, abs=1e-3)
 
 
-def test_one_held_band_makes_the_fit_nought():
-    use = use_with(UseBand(10, 12, 20, 30, "protein_pct"), UseBand(0, 0, 10, 16, "fibre_pct"))
-    assert fit_to(use, mix({"f": 100}, SHELF)).score == 0
+def test_of_two_that_are_held_the_one_farther_off_fits_less_and_neither_is_nought():
+    near, far = (UseBand(w, w + 4, 30, 40, "protein_pct") for w in (9, 11))
+    good = UseBand(0, 0, 10, 16, "fibre_pct")
+    scores = [fit_to(use_with(b, good), mix({"f": 100}, SHELF)).score for b in (near, far)]
+    # 8 is 1 and 3 below the walls, whose slopes are 4 wide: d is 0.15 - 0.13 / 4 and 0.15 - 0.13 × 3 / 4.
+    assert scores == pytest.approx([100 * (0.15 - 0.13 * off / 4) ** 0.5 for off in (1, 3)])
+
+
+def test_beyond_a_side_that_holds_nothing_a_mix_is_close_and_never_held():
+    band = UseBand(4, 6, 10, 12, "protein_pct", holds_high=False)
+    assert [band.status(v) for v in (3, 5, 8, 11, 30)] == ["held", "close", "pass", "close", "close"]
+    assert judge_band(band, of(30)).p_inside_hard == 1.0
 
 
 def test_a_weightless_band_does_not_enter_the_score():

@@ -27,7 +27,7 @@ def begun(slug, lines=((BLEND, 1000, "dry"),), use="tin-loaf"):
 @pytest.mark.parametrize(
     ("slug", "mass_g", "stage"),
     [
-        ("instant-dry-yeast", 16, When.DRY), ("fresh-yeast", 48, When.DRY), ("baking-powder", 10, When.DRY),
+        ("instant-dry-yeast", 20, When.DRY), ("fresh-yeast", 60, When.DRY), ("baking-powder", 10, When.DRY),
         ("baking-soda", 3.3, When.DRY), ("salt", 20, When.DRY), ("white-sugar", 100, When.DRY), ("olive-oil", 100, When.FAT),
         ("whole-egg", 100, When.WET), ("psyllium-husk", 50, When.GEL), ("xanthan-gum", 10, When.DRY),
     ],

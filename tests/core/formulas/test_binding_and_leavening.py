@@ -67,7 +67,7 @@ def test_what_is_there_already_is_not_dosed_again():
 def test_a_conversion_keeps_the_load_and_husk_goes_by_mass():
     done = convert_binder(50, "psyllium-husk", "psyllium-powder", DOSES)
     assert done.mass_g == pytest.approx(50 * 4.2 / 5)
-    assert (done.low_g, done.high_g) == (pytest.approx(50 * 2.5 / 3), pytest.approx(50 * 7 / 8))
+    assert (done.low_g, done.high_g) == (pytest.approx(50 * 2.5 / 3), pytest.approx(50 * 8.4 / 10))
     assert any("never by spoon" in m for m in done.minds)
     with pytest.raises(UnknownNameError):
         convert_binder(5, "psyllium-husk", "glue", DOSES)

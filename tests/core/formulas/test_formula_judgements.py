@@ -50,7 +50,7 @@ def test_a_sound_formula_passes_and_says_so():
     ("slug", "mass", "name", "status", "says"),
     [
         ("water", 300, "water", Status.HELD, "water short"), ("water", 1400, "water", Status.HELD, "water over"),
-        ("instant-dry-yeast", 30, "yeast", Status.CLOSE, "over"), ("salt", 60, "salt", Status.HELD, "slows yeast"),
+        ("instant-dry-yeast", 45, "yeast", Status.CLOSE, "over"), ("salt", 60, "salt", Status.HELD, "slows yeast"),
     ],
 )  # fmt: skip
 def test_what_holds_it_stands_first_with_its_distance(slug, mass, name, status, says):

@@ -110,13 +110,13 @@ def test_a_clash_is_irreducible_and_every_part_of_it_is_needed():
 
 
 def test_giving_the_least_is_enough_and_a_little_less_is_not():
-    limits = Limits(max_bins=2, bands=(BandChange("fibre_pct", hard_low=6, good_low=6),))
+    limits = Limits(max_bins=2, bands=(BandChange("fibre_pct", hard_low=8, good_low=8),))
     kitchen = ("white-rice-flour", "sorghum-flour", "potato-starch", "corn-starch")
     wishes = Wishes(USES["scone"], limits, candidates=kitchen)
     (conflict, *_) = conflicts_of(problem_of(wishes, LIBRARY))
     give = next(g for g in conflict.gives if g.limit == "fibre_pct")
     for by, can in ((give.by - 1e-6, True), (give.by + 0.05, False)):
-        looser = Limits(max_bins=2, bands=(BandChange("fibre_pct", hard_low=6 + by, good_low=6),))
+        looser = Limits(max_bins=2, bands=(BandChange("fibre_pct", hard_low=8 + by, good_low=8),))
         assert bool(list(propose(problem_of(replace(wishes, limits=looser), LIBRARY), LIBRARY))) is can
 
 
@@ -140,7 +140,7 @@ def test_the_least_bad_is_found_where_it_is_asked_for():
     problem = problem_of(wishes, SHELF)
     (best,) = [p for p in search(problem, SHELF) if isinstance(p, Proposal)]
     assert dict(best.parts) == {"grain": 100}
-    assert best.score == 0
+    assert best.score == pytest.approx(2)  # far beyond the wall, and nothing else is judged
     assert least_bad(problem_of(replace(wishes, lock={"white": 60.0, "grain": 60.0}), SHELF)) is None
     strict = list(search(problem_of(replace(wishes, least_bad=False), SHELF), SHELF))
     assert all(isinstance(c, Conflict) for c in strict)
@@ -202,7 +202,7 @@ def test_a_blend_that_passes_needs_no_mending_and_one_beyond_it_says_which_sieve
 @pytest.mark.parametrize("touch", [2, 3])
 def test_no_smaller_move_on_a_grid_mends_it(touch):
     slugs = ("white-rice-flour", "corn-starch", "sorghum-flour")
-    masses = {"white-rice-flour": 50, "corn-starch": 45, "sorghum-flour": 5}
+    masses = {"white-rice-flour": 20, "corn-starch": 75, "sorghum-flour": 5}
     use = USES["scone"]
     found = mended(masses, use, LIBRARY, wishes=Wishes(use, candidates=slugs), touch=touch)
     best = min((m.moved_pct for m in found.options if m.touched <= touch and m.passes), default=None)
@@ -211,7 +211,7 @@ def test_no_smaller_move_on_a_grid_mends_it(touch):
         for b in range(0, 101 - a, 1):
             shares = np.array([a, b, 100 - a - b], dtype=float)
             parts = tuple(Part(s, x) for s, x in zip(slugs, shares, strict=True) if x > 0)
-            moved = 0.5 * np.abs(shares - np.array([50.0, 45.0, 5.0])).sum()
+            moved = 0.5 * np.abs(shares - np.array([20.0, 75.0, 5.0])).sum()
             if best is not None and moved >= best - 1e-6:
                 continue
             if all(r.status == "pass" for r in fit_to(use, analyse(Blend(parts), LIBRARY)).bands):

@@ -14,12 +14,14 @@ from fallow_sieve.api.blends.models import (
     JudgementOut,
     NutritionOut,
     PartsOut,
+    PracticeOut,
 )
 from fallow_sieve.api.http import answer, answer_value, body, kitchen
 from fallow_sieve.api.models import as_parts
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.blends import Blend
 from fallow_sieve.services.blends import Composing, changed, composed, explained, judged_blend, nutrition
+from fallow_sieve.services.practice import mixes_on_record
 
 routes = Blueprint("judging", __name__)
 
@@ -38,7 +40,14 @@ def analyse() -> Response:
 def explain() -> Response:
     """Return how a metric was worked out: terms, contribution of each ingredient, source of its numbers."""
     given = body(ExplainIn)
-    return answer_value(ExplanationOut, explained(Blend(as_parts(given.parts)), given.metric, kitchen()))
+    return answer_value(ExplanationOut, explained(Blend(as_parts(given.parts), use=given.use), given.metric, kitchen()))
+
+
+@routes.get("/practice/<use>")
+@route(PracticeOut)
+def practice(use: str) -> Response:
+    """Return the mixes that people bake for a use: the record that its bands come from."""
+    return answer(PracticeOut(mixes=list(mixes_on_record(use))))
 
 
 @routes.post("/compose")

@@ -24,6 +24,7 @@ from fallow_sieve.api.models import (
 from fallow_sieve.core.blends import Difference, Explanation, Judgement, Part
 from fallow_sieve.services.blend_standing import BlendStanding
 from fallow_sieve.services.blends import NutritionColumn
+from fallow_sieve.services.practice import MixOnRecord
 
 
 class BlendContentIn(In):
@@ -96,6 +97,7 @@ class ExplainIn(In):
 
     parts: Parts
     metric: Metric
+    use: Slug | None = None
 
 
 class ComposeIn(In):
@@ -117,6 +119,12 @@ class DifferenceIn(In):
 
 class JudgementOut(RootModel[Judgement]):
     """The judgement of a blend."""
+
+
+class PracticeOut(Out):
+    """The mixes on record for a use, with their metrics."""
+
+    mixes: list[MixOnRecord]
 
 
 class ExplanationOut(RootModel[Explanation]):

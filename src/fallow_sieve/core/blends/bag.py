@@ -37,19 +37,26 @@ class BinderInBag:
     carried: float
 
 
-def amounts(parts: Iterable[PartShare]) -> dict[str, float]:
-    """Return what of leavening, yeast, salt and sugar lies in the bag, % of flour base, by metric; none, no row.
+def counts_as(functions: Sequence[Function], metric: str) -> float:
+    """Return what 1 g counts for `metric` of the bag (g): soda as three of powder, fresh yeast as a third of instant.
 
-    Soda counts as three times its mass of powder, fresh yeast as a third of instant.
+    >>> counts_as((Function.BAKING_SODA,), "leavening_pct"), counts_as((Function.SALT,), "sugar_pct")
+    (3.0, 0.0)
     """
+    if metric == "sugar_pct":
+        return 1.0 if of_kind(functions, Kind.SWEETENER) else 0.0
+    weights = AMOUNTS[metric]
+    return next((weights[f] for f in functions if f in weights), 0.0)
+
+
+def amounts(parts: Iterable[PartShare]) -> dict[str, float]:
+    """Return what of leavening, yeast, salt and sugar lies in the bag, % of flour base, by metric; none, no row."""
     found: dict[str, float] = {}
     for p in parts:
-        for metric, weights in AMOUNTS.items():
-            weight = next((weights[f] for f in p.functions if f in weights), 0.0)
-            if weight:
-                found[metric] = found.get(metric, 0.0) + weight * (p.flour_pct or 0.0)
-        if of_kind(p.functions, Kind.SWEETENER):
-            found["sugar_pct"] = found.get("sugar_pct", 0.0) + (p.flour_pct or 0.0)
+        for metric in (*AMOUNTS, "sugar_pct"):
+            counts = counts_as(p.functions, metric)
+            if counts:
+                found[metric] = found.get(metric, 0.0) + counts * (p.flour_pct or 0.0)
     return found
 
 

@@ -2,12 +2,15 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
-from fallow_sieve.core.blends.analysis import Analysis, analyse
+from fallow_sieve.core.blends.analysis import Analysis, PartShare, analyse
+from fallow_sieve.core.blends.bag import counts_as
 from fallow_sieve.core.blends.blend import Blend, drawing_on
-from fallow_sieve.core.blends.metrics import FIELD_OF_METRIC, METRICS
-from fallow_sieve.core.ingredients import Fact, Ingredient, Role, Shelf, available_fact
+from fallow_sieve.core.blends.metrics import FIELD_OF_METRIC, METRICS, ROLE_SHARES
+from fallow_sieve.core.blends.metrics import Kind as MetricKind
+from fallow_sieve.core.ingredients import Fact, Ingredient, Kind, Shelf, available_fact, standard_of
 from fallow_sieve.core.values import CupStandard, UnknownNameError
 
 
@@ -51,12 +54,24 @@ _FORMULAS = {
     "sticky_share_pct": "Each flour's mass × its stickiness (0–1), as % of the flour base",
     "starch_share_pct": "Isolated starches as % of the flour base; starch inside whole flours does not count here",
     "whole_grain_share_pct": "Whole-grain flours as % of the flour base",
+    "protein_powder_share_pct": "Isolates, milk and egg powders as % of the flour base",
+    "binder_load": "Each binder's share of flour ÷ its usual dose for the use; egg and gelling seeds help to carry",
+    "leavening_pct": "Baking powder as % of the flour base; soda counts as three times its mass",
+    "yeast_pct": "Yeast as % of the flour base; fresh yeast counts as a third of instant",
+    "salt_pct": "Salt as % of the flour base",
+    "sugar_pct": "Sweeteners as % of the flour base",
     "amylose_pct_of_starch": "Amylose as a share of all the starch, weighted by each part's starch",
     "density_g_per_ml": "All the mass ÷ the sum of each part's own volume; low with all lows, high with all highs",
     "cup_g": "Bulk density of the mix × the cup in force",
 }
 _SECTIONS = {
     "starch_share_pct": "shares",
+    "protein_powder_share_pct": "shares",
+    "binder_load": "bag",
+    "leavening_pct": "bag",
+    "yeast_pct": "bag",
+    "salt_pct": "bag",
+    "sugar_pct": "bag",
     "whole_grain_share_pct": "shares",
     "sticky_share_pct": "shares",
     "amylose_pct_of_starch": "amylose",
@@ -72,13 +87,25 @@ _SECTIONS = {
 }
 
 
-def explain(blend: Blend, shelf: Shelf, metric: str, cup: CupStandard = CupStandard.US) -> Explanation:
-    """Return how `metric` of `blend` was worked out. Raises UnknownNameError for an unknown metric."""
+def explain(
+    blend: Blend,
+    shelf: Shelf,
+    metric: str,
+    cup: CupStandard = CupStandard.US,
+    doses: Mapping[str, float] | None = None,
+) -> Explanation:
+    """Return how `metric` of `blend` was worked out; `doses` are the usual ones of its use, % of flour base.
+
+    Raises UnknownNameError for an unknown metric.
+    """
     if metric not in METRICS:
         raise UnknownNameError("metric", metric, METRICS, place="/metric")
     analysis = analyse(blend, shelf, cup)
     shelf = drawing_on(blend.parts, shelf)
-    terms = [_term(metric, p.ingredient, analysis, shelf) for p in analysis.parts]
+    if METRICS[metric].kind is MetricKind.BAG or metric == "binder_load":
+        terms = [t for p in analysis.parts if (t := _bag_term(metric, p, shelf[p.ingredient], doses or {}))]
+    else:
+        terms = [_term(metric, p.ingredient, analysis, shelf) for p in analysis.parts]
     total = sum(t.gives for t in terms if t.gives is not None)
     shared = [_with_share(t, total) for t in terms if t.weight_pct > 0]
     shared.sort(key=lambda t: (t.gives is not None, -(t.gives or 0.0)))
@@ -107,14 +134,23 @@ def _term_unit(metric: str) -> str:
     return METRICS[metric].unit if metric in FIELD_OF_METRIC else ""
 
 
+def _bag_term(metric: str, part: PartShare, item: Ingredient, doses: Mapping[str, float]) -> Term | None:
+    """What a part brings into the bag: as what it counts, or how many usual doses it is."""
+    share = part.flour_pct or 0.0
+    if metric == "binder_load":
+        dose = doses.get(standard_of(part.functions, Kind.BINDER) or "")
+        return _plain(item, share, dose, share / dose, "the usual dose for the use, rule of thumb") if dose else None
+    counts = counts_as(part.functions, metric)
+    return _plain(item, share, counts, share * counts, "by what the ingredient does") if counts else None
+
+
 def _term(metric: str, slug: str, analysis: Analysis, shelf: Shelf) -> Term:
     item = shelf[slug]
     part = next(p for p in analysis.parts if p.ingredient == slug)
     flour_pct = part.flour_pct if item.in_flour_base and part.flour_pct is not None else 0.0
     weight = part.mix_pct if METRICS[metric].basis == "mix" else flour_pct
-    if metric in ("starch_share_pct", "whole_grain_share_pct"):
-        role = Role.STARCH if metric == "starch_share_pct" else Role.WHOLE_GRAIN
-        counts = float(item.role is role)
+    if metric in ROLE_SHARES:
+        counts = float(item.role is ROLE_SHARES[metric])
         return _plain(item, weight, counts, weight * counts, "by what the ingredient is")
     if metric in ("density_g_per_ml", "cup_g"):
         fact = item.facts.get("density_g_per_ml")

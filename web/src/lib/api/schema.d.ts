@@ -972,6 +972,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/practice/{use}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return the mixes that people bake for a use: the record that its bands come from. */
+        get: operations["get__api_v1_practice_{use}"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/prices-of-more": {
         parameters: {
             query?: never;
@@ -2459,6 +2476,11 @@ export interface components {
             metric: string;
             /** Parts */
             parts: components["schemas"]["PartIn"][];
+            /**
+             * Use
+             * @default null
+             */
+            use?: string | null;
         };
         /**
          * Explanation
@@ -2622,11 +2644,13 @@ export interface components {
         FinishedOut: components["schemas"]["Finished"];
         /**
          * Fit
-         * @description How well a blend fits a use: score 0–100 (None where nothing can be judged) and a result per band.
+         * @description How well a blend fits a use: score 0–100 (None where nothing can be judged), a result per band, its class.
          */
         Fit: {
             /** Bands */
             bands: components["schemas"]["BandResult"][];
+            /** @default plain */
+            mix_class: components["schemas"]["MixClass"];
             /** Score */
             score: number | null;
             /** Use */
@@ -3304,6 +3328,8 @@ export interface components {
             limits: components["schemas"]["LimitResult"][];
             /** Over Usual */
             over_usual: components["schemas"]["OverUsual"][];
+            /** Quiet */
+            quiet: components["schemas"]["Quiet"][];
             /** Say */
             say: string;
             /** Say More */
@@ -4013,6 +4039,31 @@ export interface components {
             unit: string;
         };
         /**
+         * MixClass
+         * @description The kinds of mix that a use is judged by apart.
+         * @enum {string}
+         */
+        MixClass: "plain" | "low-carb" | "egg-starch";
+        /**
+         * MixOnRecord
+         * @description A mix that people bake: what it is made of in words, what else carries it, why it works, and its metrics.
+         */
+        MixOnRecord: {
+            /** Carried By */
+            carried_by: string;
+            /** Key */
+            key: string;
+            /** Made Of */
+            made_of: string;
+            mix_class: components["schemas"]["MixClass"];
+            /** Values */
+            values: {
+                [key: string]: number;
+            };
+            /** Why */
+            why: string;
+        };
+        /**
          * More
          * @description What one unit more of a metric costs: per kg (or in the aim's unit), and up to which value that price holds.
          */
@@ -4601,6 +4652,14 @@ export interface components {
             steps: components["schemas"]["LearningStep"][];
         };
         /**
+         * PracticeOut
+         * @description The mixes on record for a use, with their metrics.
+         */
+        PracticeOut: {
+            /** Mixes */
+            mixes: components["schemas"]["MixOnRecord"][];
+        };
+        /**
          * Prediction
          * @description Total water wanted, % of flour base, with its range; `base_pct`, `thirst_pct` and `binder_pct` add up to it.
          *
@@ -4748,6 +4807,16 @@ export interface components {
             role: string;
             /** Share Pct */
             share_pct: number;
+        };
+        /**
+         * Quiet
+         * @description What a mix gives to eat, on one metric: not judged unless a brief wishes for it; where the record lies.
+         */
+        Quiet: {
+            estimate: components["schemas"]["Estimate"];
+            /** Metric */
+            metric: string;
+            usual: components["schemas"]["Usual"] | null;
         };
         /**
          * Range
@@ -5899,6 +5968,9 @@ export interface components {
         /**
          * UseBand
          * @description A band of a use on one metric, in its unit; weight ≥ 0, and from where it is.
+         *
+         *     A side that does not hold has no bake on record that fails there: beyond it a mix is close, never held. `why` says
+         *     what fails beyond the side that does; `mixes` how many mixes it was made from.
          */
         UseBand: {
             /**
@@ -5914,13 +5986,33 @@ export interface components {
             hard_high: number;
             /** Hard Low */
             hard_low: number;
+            /**
+             * Holds High
+             * @default true
+             */
+            holds_high: boolean;
+            /**
+             * Holds Low
+             * @default true
+             */
+            holds_low: boolean;
             /** Metric */
             metric: string;
+            /**
+             * Mixes
+             * @default 0
+             */
+            mixes: number;
             /**
              * Weight
              * @default 1
              */
             weight: number;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
         };
         /**
          * UseOut
@@ -5938,15 +6030,17 @@ export interface components {
         };
         /**
          * Usual
-         * @description A usual amount, % of flour base.
+         * @description Where the mixes on record for a use lie on a number that is not judged: the middle 80 %, and how many mixes.
          */
         Usual: {
-            /** High Pct */
-            high_pct: number;
-            /** Low Pct */
-            low_pct: number;
-            /** Typical Pct */
-            typical_pct: number;
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Metric */
+            metric: string;
+            /** Mixes */
+            mixes: number;
         };
         /**
          * Verdict
@@ -9888,6 +9982,46 @@ export interface operations {
             };
             /** @description Request Entity Too Large */
             413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get__api_v1_practice_{use}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                use: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticeOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

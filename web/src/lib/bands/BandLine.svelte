@@ -15,6 +15,11 @@
     possible?: Possible;
     /** The same value of another, drawn as an open mark. */
     other?: number | null;
+    /** Where others lie that are known to work, each with a name for whoever points at it. */
+    ticks?: readonly { at: number; says: string }[];
+    /** Sides beyond which nothing is known to fail: their wall is broken, for it holds nothing. */
+    holds_low?: boolean;
+    holds_high?: boolean;
   }
   const {
     band,
@@ -23,7 +28,10 @@
     low = null,
     high = null,
     possible = { lowest: 0, highest: null },
-    other = null
+    other = null,
+    ticks = [],
+    holds_low = true,
+    holds_high = true
   }: Props = $props();
   let width = $state(260);
   const HEIGHT = 40;
@@ -55,19 +63,26 @@
     {/if}
     <rect class="open" x={goodLow} y={MIDDLE - 11} width={Math.max(1, goodHigh - goodLow)} height="22" />
     {#if axis.wallLow}<rect
-        class="wall"
+        class="wall {holds_low ? '' : 'broken'}"
         x={axis.x(axis.low) - 1.5}
         y={MIDDLE - 13}
         width="3"
         height="26"
       />{/if}
     {#if axis.wallHigh}<rect
-        class="wall"
+        class="wall {holds_high ? '' : 'broken'}"
         x={axis.x(axis.high) - 1.5}
         y={MIDDLE - 13}
         width="3"
         height="26"
       />{/if}
+    {#each ticks as tick, n (n)}
+      <g class="tick">
+        <title>{tick.says}</title>
+        <rect class="reach" x={axis.x(tick.at) - 3} y={MIDDLE + 3} width="6" height="12" />
+        <path d="M{axis.x(tick.at)} {MIDDLE + 6}v7" />
+      </g>
+    {/each}
     {#each ends as end (end)}
       <text x={axis.x(end)} y={HEIGHT - 4}>{plain(end)}</text>
     {/each}
@@ -99,6 +114,28 @@
 
   .open {
     fill: var(--passes-wash);
+  }
+
+  .tick path {
+    stroke: var(--ink);
+    stroke-width: 1.2;
+    opacity: 0.55;
+  }
+
+  .tick .reach {
+    fill: transparent;
+  }
+
+  .tick:hover path {
+    stroke-width: 2.4;
+    opacity: 1;
+  }
+
+  .wall.broken {
+    fill: none;
+    stroke: var(--ink);
+    stroke-width: 1;
+    stroke-dasharray: 3 3;
   }
 
   .wall {

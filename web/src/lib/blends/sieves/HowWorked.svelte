@@ -1,6 +1,6 @@
 <!-- How a number was worked out: each ingredient's own number, what it gives, and where it is from. -->
 <script lang="ts">
-  import { api, ask, wordsOf, type Part, type Schemas } from '../../api/client';
+  import { api, ask, wordsOf, type BandResult, type Part, type Schemas } from '../../api/client';
   import { day, figure } from '../../ui/format';
   import { kitchen } from '../../app/kitchen.svelte';
   import { loadOn } from '../../ui/state/loading.svelte';
@@ -8,9 +8,11 @@
   interface Props {
     parts: readonly Part[];
     metric: string;
-    basis?: string;
+    use?: string | null;
+    band?: BandResult['band'] | null;
   }
-  const { parts, metric, basis = '' }: Props = $props();
+  const { parts, metric, use = null, band = null }: Props = $props();
+  const basis = $derived(band ? basisOf(band) : '');
   let found = $state.raw<Schemas['Explanation'] | null>(null);
   let trouble = $state('');
   const info = $derived(kitchen.metric(metric));
@@ -18,7 +20,7 @@
 
   async function load(now: readonly Part[]): Promise<void> {
     try {
-      found = (await ask(api.POST('/api/v1/explain', { body: { parts: [...now], metric } }))).data;
+      found = (await ask(api.POST('/api/v1/explain', { body: { parts: [...now], metric, use } }))).data;
       trouble = '';
     } catch (error) {
       trouble = wordsOf(error);
@@ -26,6 +28,16 @@
   }
 
   loadOn(() => parts, load);
+
+  /** Where the band is from, and what happens beyond it. */
+  function basisOf(b: BandResult['band']): string {
+    if (b.basis === 'this brief') return 'The band is this brief’s own.';
+    const from = b.mixes
+      ? `The band comes from ${b.mixes} mixes that people bake.`
+      : `The band is a ${b.basis}.`;
+    const beyond = b.why ? ` Beyond it: ${b.why.charAt(0).toLowerCase()}${b.why.slice(1)}.` : '';
+    return from + (beyond || ' Nothing is known to fail beyond it, so it holds nothing.');
+  }
 
   function own(term: Schemas['Term']): string {
     if (term.value === null) return 'unknown';
@@ -40,7 +52,7 @@
   {#if found}
     <p>
       {found.formula}.
-      {#if basis}{basis === 'this brief' ? 'The band is this brief’s own.' : `The band is a ${basis}.`}{/if}
+      {basis}
       <a href="#/method/{found.section}">The method</a>
     </p>
     <table class="lines">

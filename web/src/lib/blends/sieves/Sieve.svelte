@@ -6,6 +6,7 @@
   import { figure } from '../../ui/format';
   import { kitchen } from '../../app/kitchen.svelte';
   import HowWorked from './HowWorked.svelte';
+  import { ticksOf, type MixOnRecord } from './practice.svelte';
   import BandLine from '../../bands/BandLine.svelte';
   import { STATUS_CLASS, standing } from '../../bands/words';
 
@@ -18,8 +19,21 @@
     open: boolean;
     ontoggle: () => void;
     onmend?: () => void;
+    use?: string | null;
+    /** The mixes on record that it is judged among. */
+    mixes?: readonly MixOnRecord[];
   }
-  const { result, parts, most = '', bags_pct = null, open, ontoggle, onmend }: Props = $props();
+  const {
+    result,
+    parts,
+    most = '',
+    bags_pct = null,
+    open,
+    ontoggle,
+    onmend,
+    use = null,
+    mixes = []
+  }: Props = $props();
   const metric = $derived(kitchen.metric(result.band.metric));
   const e = $derived(result.estimate);
   const words = $derived(standing(result, metric.decimals));
@@ -41,6 +55,9 @@
       low={e.low}
       high={e.high}
       possible={metric}
+      ticks={ticksOf(mixes, result.band.metric)}
+      holds_low={result.band.holds_low}
+      holds_high={result.band.holds_high}
     />
     <span class="num value"
       >{result.status === 'unknown' && e.typical === null ? '?' : figure(e.typical, metric.decimals)}</span
@@ -58,7 +75,7 @@
       >mend</button
     >
   {/if}
-  {#if open}<HowWorked {parts} metric={result.band.metric} basis={result.band.basis} />{/if}
+  {#if open}<HowWorked {parts} {use} band={result.band} metric={result.band.metric} />{/if}
 </section>
 
 <style>

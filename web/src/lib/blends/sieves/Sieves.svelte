@@ -3,6 +3,8 @@
   import { figure } from '../../ui/format';
   import { kitchen } from '../../app/kitchen.svelte';
   import Limits from './Limits.svelte';
+  import { practice } from './practice.svelte';
+  import Quiet from './Quiet.svelte';
   import Sieve from './Sieve.svelte';
   import type { Bench } from '../bench/bench.svelte';
   import Mend from '../propose/Mend.svelte';
@@ -15,6 +17,11 @@
   }
   const { bench, mending, onpropose }: Props = $props();
   const judgement = $derived(bench.judgement);
+  const use = $derived(judgement?.fit?.use ?? null);
+  const mixes = $derived(use ? practice.of(use, judgement?.fit?.mix_class ?? 'plain') : []);
+  $effect(() => {
+    if (use) void practice.load(use);
+  });
   let open = $state<string | null>(null);
   const gritty = $derived(
     judgement?.analysis.gritty ? bench.nameOf(judgement.analysis.gritty).toLowerCase() : ''
@@ -39,6 +46,8 @@
     <Sieve
       result={sieve}
       parts={bench.parts}
+      {use}
+      {mixes}
       most={sieve.band.metric === 'grit_index' ? gritty : ''}
       bags_pct={bench.bags?.sieves.find((b) => b.metric === sieve.band.metric)?.passes_pct ?? null}
       onmend={() => mending.ask()}
@@ -53,9 +62,11 @@
       {#if bench.bags}Passes with {figure(bench.bags.passes_pct, 0)} of 100 bags{bench.bags.weakest
           ? `; weak point: ${kitchen.metric(bench.bags.weakest).label.toLowerCase()}`
           : ''}.{/if}
-      Circle passes, diamond is close, square is held; the whisker is where the value lies 19 times in 20. Bands
-      are rules of thumb. <a href="#/method/fit">How fit is worked out</a>
+      Circle passes, diamond is close, square is held; the whisker is where the value lies 19 times in 20. Small
+      ticks are mixes that people bake for this; a broken wall holds nothing. Bands are rules of thumb.
+      <a href="#/method/fit">How fit is worked out</a>
     </p>
+    <Quiet rows={judgement.quiet} {mixes} />
   {/if}
 {:else}
   <p class="soft mt-2">
