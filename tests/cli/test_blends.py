@@ -38,16 +38,23 @@ def test_analyse_prints_one_document_and_nothing_else(blend):
     assert document["gluten"]["status"] == "unknown"
     assert document["binder"]["doses"] == [{"binder": "psyllium-husk", "dose_pct": 5.0}]
     assert document["cost_per_kg"] is None
-    fibre = next(b for b in document["fit"]["bands"] if b["metric"] == "fibre_pct")
-    assert {"hard_low", "good_low", "good_high", "hard_high", "weight", "status", "desirability", "distance", "unit", "p_inside_hard"} < set(fibre)  # fmt: skip
+    grit = next(b for b in document["fit"]["bands"] if b["metric"] == "grit_index")
+    assert {"hard_low", "good_low", "good_high", "hard_high", "weight", "status", "desirability", "distance", "unit", "p_inside_hard"} < set(grit)  # fmt: skip
 
 
 def test_a_held_blend_is_the_answer_no_with_the_whole_document(blend):
-    blend.write_text(json.dumps({**GOOD, "parts": [{"ingredient": "corn-starch", "mass_g": 100}]}))
+    blend.write_text(
+        json.dumps(
+            {
+                **GOOD,
+                "parts": [{"ingredient": "tapioca-starch", "mass_g": 80}, {"ingredient": "cornmeal", "mass_g": 20}],
+            }
+        )
+    )
     done = run("analyse", blend, "--json")
     assert done.returncode == 1
     held = [b for b in json.loads(done.stdout)["fit"]["bands"] if b["status"] == "held"]
-    assert {"protein_pct", "starch_share_pct"} <= {b["metric"] for b in held}
+    assert {b["metric"] for b in held} == {"sticky_share_pct"}
 
 
 def test_the_use_on_the_command_line_wins(blend):

@@ -24,7 +24,7 @@ BRIEF = {
 
 MIX = {
     "format": "fallow-sieve/blend", "version": 1, "use": "tin-loaf",
-    "parts": [{"ingredient": "white-rice-flour", "mass_g": 300}, {"ingredient": "potato-starch", "mass_g": 180},
+    "parts": [{"ingredient": "white-rice-flour", "mass_g": 200}, {"ingredient": "tapioca-starch", "mass_g": 280},
               {"ingredient": "psyllium-husk", "mass_g": 24}],
 }  # fmt: skip
 
@@ -90,7 +90,7 @@ def test_mend_prints_the_smallest_changes_and_exits_1_where_there_are_none():
         assert sum(abs(c["to_pct"] - c["from_pct"]) for c in option["changes"]) / 2 == pytest.approx(
             option["moved_pct"], abs=1e-5
         )
-    far = {**MIX, "parts": [{"ingredient": "coconut-flour", "mass_g": 400}]}
+    far = {**MIX, "parts": [{"ingredient": "coconut-flour", "mass_g": 400, "locked": True}]}
     beyond = on_stdin("mend", far, "--use", "hearth-loaf", "--touch", "1")
     assert (beyond.returncode, json.loads(beyond.stdout)["status"]) == (1, "beyond")
 

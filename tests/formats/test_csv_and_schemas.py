@@ -94,7 +94,7 @@ def test_the_schema_of_the_blend_file_refuses_what_the_reader_refuses():
 def test_an_unknown_metric_has_no_typical_value_in_the_document():
     unknown = judge(Blend((Part("f", 1),), "x"), shelf_of(flour("f", protein_g=5)), rules().uses["scone"], rules())
     document = analysis_document(unknown)
-    assert document.metrics["fibre_pct"].typical is None
-    band = next(b for b in document.fit.bands if b.metric == "fibre_pct")
+    assert document.metrics["grit_index"].typical is None
+    band = next(b for b in document.fit.bands if b.metric == "grit_index")
     assert (band.status, band.desirability, band.distance) == ("unknown", None, None)
     assert document.nutrients["fibre_g"].known_mass_pct == 0

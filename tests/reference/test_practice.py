@@ -13,7 +13,10 @@ from fallow_sieve.core.blends.fit import fit_to
 from fallow_sieve.core.blends.metrics import METRICS
 from fallow_sieve.core.blends.mix_class import MixClass
 from fallow_sieve.core.blends.practice import bands_of, quantile, usual_nutrition
+from fallow_sieve.core.formulas.formula import Formula, Line, When
+from fallow_sieve.core.formulas.judgement import judge_formula
 from fallow_sieve.core.values.bands import Status
+from fallow_sieve.reference.formulas import formula_rules
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.practice import blend_on_record, practice_failures, practice_mixes, record
 from fallow_sieve.reference.uses import rules
@@ -124,3 +127,44 @@ def test_no_binder_in_the_bag_is_a_choice_and_enters_nothing():
 def test_the_tables_that_are_made_stand_beside_the_record():
     shipped = {p.name for p in files("fallow_sieve.reference").joinpath("tables").iterdir()}
     assert {"practice_mixes.csv", "practice_failures.csv", "use_bands.csv", "use_nutrition.csv"} <= shipped
+
+
+def as_formula(row):
+    """The failing mix at work: what it is made of, and the water that is usual unless the row says otherwise."""
+    parts = {p.ingredient: p.mass_g for p in blend_on_record(row).parts}
+    written = dict(p.split(":") for p in row.extras.split(";") if p)
+    flour_g = sum(m for s, m in parts.items() if SHELF[s].in_flour_base)
+    bands = formula_rules().hydration[row.use]
+    usual = bands[min(bands, key=lambda c: abs(bands[c].typical_pct - 80))].typical_pct
+    water_g = float(written.get("water", usual)) * flour_g / 100
+    lines = [Line(s, m, When.DRY) for s, m in parts.items()]
+    return Formula((*lines, Line("water", water_g, When.WET)), use=row.use)
+
+
+def test_what_a_mix_alone_cannot_show_is_held_in_the_formula():
+    shown_in_a_mix = {row.key for row in in_a_mix()}
+    for row in practice_failures():
+        if row.key not in shown_in_a_mix and row.held_by != FLAVOUR_ALONE:
+            found = judge_formula(as_formula(row), SHELF, formula_rules())
+            held = {g.name for g in found.gauges if g.status is Status.HELD}
+            assert {"water": "water", "binder_load": "binder"}[row.held_by] in held, row.key
+
+
+@pytest.mark.parametrize(
+    ("method", "word"),
+    [("Scald the flour with boiling water, then knead.", "a scald"), ("Ferment overnight.", "a long ferment")],
+)
+def test_what_a_scald_or_a_ferment_carries_is_said_and_not_held(method, word):
+    bare = Formula((Line("white-rice-flour", 100, When.DRY), Line("water", 80, When.WET)), use="wrap")
+    for formula, status in ((bare, Status.HELD), (replace(bare, method=method), Status.CLOSE)):
+        gauge = next(g for g in judge_formula(formula, SHELF, formula_rules()).gauges if g.name == "binder")
+        assert gauge.status is status
+    assert gauge.say == f"carried by {word}"
+
+
+def test_egg_carries_a_cake_without_any_gum():
+    lines = (("white-rice-flour", 60), ("corn-starch", 40), ("whole-egg", 100), ("white-sugar", 90))
+    found = judge_formula(
+        Formula(tuple(Line(s, m, When.DRY) for s, m in lines), use="layer-cake"), SHELF, formula_rules()
+    )
+    assert next(g for g in found.gauges if g.name == "binder").status is Status.PASS

@@ -113,7 +113,7 @@ BRIEFS = (
             "exclude_allergens": ["oats"],
             "max_bins": 2,
             "price_cap_per_kg": 2.4,
-            "bands": [{"metric": "fibre_pct", "hard_low": 5.0, "good_low": 5.0}],
+            "bands": [{"metric": "fibre_pct", "hard_low": 7.0, "good_low": 7.0}],
         },
     ),
 )
@@ -237,5 +237,33 @@ BLENDS = (
                 {"white-rice-flour": 600, "corn-starch": 400},
             ),
         ),
+    ),
+    DemoBlend(
+        "Halt mix, self-raising", None, "scone",
+        (
+            (
+                "For the halt: nobody there weighs baking powder.",
+                {"white-rice-flour": 330, "sorghum-flour": 250, "potato-starch": 250, "tapioca-starch": 170, "xanthan-gum": 6, "baking-powder": 50, "salt": 6},
+            ),
+        ),
+    ),
+    DemoBlend(
+        "Night-train pancakes, just add water", None, "pancake",
+        (
+            (
+                "The galley has a kettle and a griddle: milk and egg go in as powder.",
+                {"white-rice-flour": 280, "sorghum-flour": 250, "oat-flour": 100, "potato-starch": 200, "tapioca-starch": 110, "skim-milk-powder": 60, "whole-egg-powder": 70, "white-sugar": 80, "baking-powder": 38, "salt": 9, "xanthan-gum": 3},
+            ),
+        ),
+    ),
+    DemoBlend(
+        "Buffet cookies, as weighed", None, "drop-cookie",
+        (
+            (
+                "Copied from the card: 5 g of gum on a kilogram of flour.",
+                {"white-rice-flour": 450, "sorghum-flour": 250, "potato-starch": 200, "tapioca-starch": 100, "xanthan-gum": 4},
+            ),
+        ),
+        {"white-rice-flour": 450, "sorghum-flour": 250, "potato-starch": 200, "tapioca-starch": 100, "xanthan-gum": 50},
     ),
 )  # fmt: skip

@@ -17,6 +17,7 @@ class UseRow:
     family: str
     moisture: str
     kin: str
+    needs_binder: bool
 
 
 @cache

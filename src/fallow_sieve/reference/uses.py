@@ -89,6 +89,7 @@ def rules() -> Rules:
             tuple(bags[u.use]),
             tuple(nutrition[u.use]),
             {b: d.typical_pct for b, d in doses[u.use].items()},
+            u.needs_binder,
         )
         for u in use_rows()
     }

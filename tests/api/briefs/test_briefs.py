@@ -46,5 +46,5 @@ def test_a_brief_that_cannot_hold_says_what_and_where(client, body, words):
 
 def test_briefs_say_their_state_and_next_step(client):
     briefs = {b["brief"]["name"]: b for b in client.get(f"{API}/briefs").json["items"]}
-    assert briefs["Summit tin loaf"]["progress"]["say"] == "1 of 3 blends gets through."
+    assert briefs["Summit tin loaf"]["progress"]["say"] == "2 of 3 blends get through."
     assert briefs["Summit tin loaf"]["progress"]["action"] == "keep"

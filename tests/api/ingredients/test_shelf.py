@@ -32,7 +32,7 @@ def test_a_page_of_the_shelf_is_what_the_description_says(client):
 
 def test_a_page_of_the_shelf_has_rows_cells_and_what_they_rest_on(client):
     found = client.get(f"{API}/shelf?limit=10&columns=protein_g,thirst_g_per_g").json
-    assert (found["total"], len(found["items"]), found["next"]) == (101, 10, "10")
+    assert (found["total"], len(found["items"]), found["next"]) == (115, 10, "10")
     assert [c["unit"] for c in found["columns"]] == ["g", "g water per g"]
     row = found["items"][0]
     assert found["notes"][row["cells"][0]["note"]]["quality"] == "table"

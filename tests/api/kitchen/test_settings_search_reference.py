@@ -46,7 +46,7 @@ def test_search_finds_briefs_and_blends(client):
 
 def test_the_reference_says_once_what_the_pages_need(client):
     found = client.get(f"{API}/reference").json
-    assert len(found["uses"]) == 19
-    assert next(m["name"] for m in found["metrics"] if m["banded"]) == "protein_pct"
+    assert len(found["uses"]) == 31
+    assert next(m["name"] for m in found["metrics"] if m["banded"]) == "sticky_share_pct"
     assert found["roles"][0]["name"] == "whole_grain"
     assert {"name": "animal", "label": "animal products"} in found["allergens"]

@@ -74,9 +74,9 @@ def test_proposals_come_one_a_line_and_are_what_the_bench_judges_them_to_be(clie
 def test_a_brief_that_asks_too_much_is_answered_with_what_clashes(client, asked):
     found = lines(client.post("/api/v1/proposals", json=asked("Halt biscuit mix")))
     clash = found[0]["conflict"]
-    assert {x["limit"] for x in clash["limits"]} >= {"max_bins", "fibre_pct"}
-    bins = next(g for g in clash["gives"] if g["limit"] == "max_bins")
-    looser = asked("Halt biscuit mix", max_bins=int(bins["to"]))
+    assert {x["limit"] for x in clash["limits"]} >= {"price_cap_per_kg", "fibre_pct"}
+    price = next(g for g in clash["gives"] if g["limit"] == "price_cap_per_kg")
+    looser = asked("Halt biscuit mix", price_cap_per_kg=price["to"] + 0.01)
     assert any("proposal" in x for x in lines(client.post("/api/v1/proposals", json=looser)))
 
 

@@ -2,6 +2,7 @@
 
 import pytest
 
+from fallow_sieve.core.blends.bag import BinderInBag
 from fallow_sieve.core.blends.binder_load import BinderLoad
 from fallow_sieve.core.formulas.gauges import (
     Gauge,
@@ -39,12 +40,21 @@ def test_the_hard_limits_of_a_lift_are_half_and_one_and_a_half_of_its_usual(valu
     ],
 )  # fmt: skip
 def test_the_load_of_binder_is_good_from_seven_tenths_to_one_and_three_tenths(load, state, status, say):
-    (g,) = binder_gauge(BinderLoad(load=load, state=state, doses=(), say=""))
+    found = BinderLoad(load=load, state=state, doses=(), say="")
+    (g,) = binder_gauge(found, BinderInBag(load, load, load > 0), needed=True, carried_by="")
     assert (g.status, g.say, g.band.good_low, g.band.good_high) == (status, say, 0.7, 1.3)
 
 
 def test_where_nothing_binds_and_no_dose_is_usual_there_is_no_gauge():
-    assert binder_gauge(BinderLoad(load=None, state="unknown", doses=(), say="no dose on record")) == ()
+    unknown = BinderLoad(load=None, state="unknown", doses=(), say="no dose on record")
+    assert binder_gauge(unknown, None, needed=True, carried_by="") == ()
+
+
+def test_where_the_use_asks_for_no_binder_none_is_missed_and_egg_carries_where_it_does():
+    none = BinderLoad(load=0.0, state="none", doses=(), say="")
+    assert binder_gauge(none, BinderInBag(0.0, 0.0, False), needed=False, carried_by="") == ()
+    (g,) = binder_gauge(none, BinderInBag(0.0, 1.6, False), needed=True, carried_by="")
+    assert (g.status, g.value) == (Status.PASS, 1.0)
 
 
 def test_salt_slows_yeast_over_three_percent_and_sugar_over_ten():

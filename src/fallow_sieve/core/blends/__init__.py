@@ -1,8 +1,8 @@
 """Blends: what is in a mix, how it fits a use, and what holds it back."""
 
 from fallow_sieve.core.blends.analysis import Analysis, Contents, analyse, contents
-from fallow_sieve.core.blends.bag import LEAVENING_WALL, YEAST_WALL
-from fallow_sieve.core.blends.binder_load import GOOD_LOAD, BinderLoad, DoseBand, load_of_binders
+from fallow_sieve.core.blends.bag import BINDER_WALLS, LEAVENING_WALL, YEAST_WALL, BinderInBag, binder_in_bag
+from fallow_sieve.core.blends.binder_load import GOOD_LOAD, BinderLoad, DoseBand, load_of_binders, load_state
 from fallow_sieve.core.blends.blend import MAX_MASS_G, MAX_PARTS, Blend, Part, check_parts, drawing_on
 from fallow_sieve.core.blends.cautions import Caution, cautions_for, cautions_of, union_of
 from fallow_sieve.core.blends.composing import (
@@ -28,7 +28,7 @@ from fallow_sieve.core.blends.fit import (
     with_changes,
 )
 from fallow_sieve.core.blends.gluten import GlutenEstimate, estimate_gluten, status_of
-from fallow_sieve.core.blends.judgement import Judgement, Quiet, Rules, Setting, judge
+from fallow_sieve.core.blends.judgement import Judgement, Rules, Setting, judge
 from fallow_sieve.core.blends.limits import Limits
 from fallow_sieve.core.blends.metrics import BANDED, FIELD_OF_METRIC, KNOWN_STARCH_NEEDED, METRICS, ROLE_SHARES, Metric
 from fallow_sieve.core.blends.mix_class import MixClass, class_of
@@ -37,6 +37,7 @@ from fallow_sieve.core.blends.practice import Kept, Record, bands_of, usual_nutr
 
 __all__ = [
     "BANDED",
+    "BINDER_WALLS",
     "FIELD_OF_METRIC",
     "FIRST_FLOUR_G",
     "GOOD_LOAD",
@@ -53,6 +54,7 @@ __all__ = [
     "Analysis",
     "BandChange",
     "BandResult",
+    "BinderInBag",
     "BinderLoad",
     "Blend",
     "Caution",
@@ -68,7 +70,6 @@ __all__ = [
     "Metric",
     "MixClass",
     "Part",
-    "Quiet",
     "Record",
     "Rules",
     "Setting",
@@ -78,6 +79,7 @@ __all__ = [
     "add_part",
     "analyse",
     "bands_of",
+    "binder_in_bag",
     "cautions_for",
     "cautions_of",
     "check_parts",
@@ -91,6 +93,7 @@ __all__ = [
     "handy",
     "judge",
     "load_of_binders",
+    "load_state",
     "of_mix",
     "rule_of_use",
     "scale_to",

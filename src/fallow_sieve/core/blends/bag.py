@@ -35,6 +35,12 @@ class BinderInBag:
 
     gums: float
     carried: float
+    is_there: bool
+
+    @property
+    def shown(self) -> float:
+        """The load that is judged: over by what binds alone, short only where nothing else carries."""
+        return self.gums if self.gums >= BINDER_WALLS[1] else min(1.0, self.carried)
 
 
 def counts_as(functions: Sequence[Function], metric: str) -> float:
@@ -63,7 +69,7 @@ def amounts(parts: Iterable[PartShare]) -> dict[str, float]:
 def binder_in_bag(
     parts: Sequence[PartShare], usual: Mapping[str, float], family: str, mix_class: MixClass
 ) -> BinderInBag | None:
-    """Return the load of the binders that lie in the bag; None where there is none, or a dose is not on record.
+    """Return the load of the binders that are in; None where a dose is not on record.
 
     `usual` holds typical doses, % of flour base. Gelling seeds and egg help to carry, and are no overdose.
     """
@@ -79,7 +85,6 @@ def binder_in_bag(
             load = counts * (p.flour_pct or 0.0) / usual[name]
             gums, seeds = (gums + load / times, seeds) if binds else (gums, seeds + load)
             seen = seen or p.role is Role.BINDER
-    if not seen and gums <= 0:
-        return None
     egg = egg_pct([p for p in parts if Function.EGG_WHITE_POWDER not in p.functions])
-    return BinderInBag(gums, gums + seeds + egg / _EGG_CARRIES_PCT.get(family, _EGG_CARRIES))
+    carried = gums + seeds + egg / _EGG_CARRIES_PCT.get(family, _EGG_CARRIES)
+    return BinderInBag(gums, carried, seen or gums > 0)

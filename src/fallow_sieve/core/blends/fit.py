@@ -66,7 +66,7 @@ class Use:
 
     `classes` are the bands of mixes that are another kind of bake (see `mix_class`), `bag` those of what lies in the
     bag beside flour, `nutrition` where its mixes lie on what is not judged, `doses` the usual dose of each binder (% of
-    flour base).
+    flour base), `needs_binder` whether a dough for it falls apart that neither binder, egg, scald nor ferment carries.
     """
 
     slug: str
@@ -78,6 +78,7 @@ class Use:
     bag: tuple[UseBand, ...] = ()
     nutrition: tuple[Usual, ...] = ()
     doses: Mapping[str, float] = field(default_factory=dict, hash=False)
+    needs_binder: bool = False
 
     @property
     def made_of_one_part(self) -> bool:
@@ -165,9 +166,9 @@ def bands_for(use: Use, mix_class: MixClass) -> tuple[UseBand, ...]:
 def _binder(use: Use, analysis: Analysis, mix_class: MixClass) -> tuple[BandResult, ...]:
     """The binder of the bag against the usual: over by what binds alone, short only where nothing else carries."""
     found = binder_in_bag(analysis.parts, use.doses, use.family, mix_class)
-    if found is None:
+    if found is None or not found.is_there:
         return ()
-    load = found.gums if found.gums >= BINDER_WALLS[1] else min(1.0, found.carried)
+    load = found.shown
     band = UseBand(*BINDER_WALLS, "binder_load", weight=BINDER_WEIGHT, why=_BINDER_WHY)
     return (judge_band(band, Estimate(load, load, load)),)
 

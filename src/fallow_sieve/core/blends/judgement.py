@@ -6,6 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 
 from fallow_sieve.core.blends.analysis import Analysis, analyse
+from fallow_sieve.core.blends.bag_kind import Bag, bag_of
 from fallow_sieve.core.blends.binder_load import BinderLoad, DoseBand, load_of_binders
 from fallow_sieve.core.blends.blend import Blend, drawing_on
 from fallow_sieve.core.blends.cautions import Caution, cautions_for, contains_line, union_of
@@ -66,6 +67,7 @@ class Judgement:
     quiet: tuple[Quiet, ...]
     limits: tuple[LimitResult, ...]
     binder: BinderLoad
+    bag: Bag
     gluten: GlutenEstimate
     keeping: Keeping
     allergens: tuple[str, ...]
@@ -101,6 +103,7 @@ def judge(blend: Blend, shelf: Shelf, use: Use | None, rules: Rules, setting: Se
         quiet=_quiet(analysis, asked),
         limits=limits,
         binder=load_of_binders(analysis.parts, rules.doses.get(use.slug) if use else None),
+        bag=bag_of(analysis.parts, use.doses if use else {}, needs_binder=bool(use and use.doses)),
         gluten=gluten,
         keeping=keeping(items, where.store_temp_c),
         allergens=union_of(i.allergens for i in items),

@@ -47,7 +47,7 @@ ROWS = (
     Row("flavour_index", 1, 0.5, 1.2),
     Row("lightness_l", -1, 0.3, 12),
 )
-PROTEIN_POWDERS = (10.0, 20.0)  # good most and most: isolates dry and toughen, whatever the use
+PROTEIN_POWDERS = (15.0, 25.0)  # good most and most: isolates dry and toughen, whatever the use
 
 
 @dataclass(frozen=True, slots=True)

@@ -7,9 +7,9 @@ thumb (docs/method.md).
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
-from fallow_sieve.core.blends import GOOD_LOAD, BinderLoad
+from fallow_sieve.core.blends import BINDER_WALLS, BinderInBag, BinderLoad, load_state
 from fallow_sieve.core.formulas.analysis import FormulaAnalysis
 from fallow_sieve.core.formulas.leavening import SALT_SLOWS_PCT, SUGAR_SLOWS_PCT, Lift, Load
 from fallow_sieve.core.formulas.water import Prediction
@@ -18,7 +18,6 @@ from fallow_sieve.core.values import Band, Status
 
 SALT_HARD_PCT = 4.0
 SUGAR_HARD_PCT = 25.0
-LOAD_HARD = (0.3, 1.6)
 OF_FLOUR = "% of flour"
 PASSES = "passes"
 _LOAD_WORDS = {"none": "none at all", "light": "light", "good": PASSES, "heavy": "heavy", "double": "double dose?"}
@@ -80,12 +79,23 @@ def water_gauge(analysis: FormulaAnalysis, prediction: Prediction, wanted: Corre
     return (_on("water", "Water", OF_FLOUR, value, band, say),)
 
 
-def binder_gauge(binder: BinderLoad) -> tuple[Gauge, ...]:
-    """Return the gauge of binder load (× usual): none where there is neither a binder nor a usual dose."""
-    if binder.load is None:
+def binder_gauge(
+    binder: BinderLoad, carries: BinderInBag | None, *, needed: bool, carried_by: str
+) -> tuple[Gauge, ...]:
+    """Return the gauge of binder load (× usual): none where there is none and the use asks for none.
+
+    Egg and gelling seeds carry, so they fill up what is short. What a scald or a long ferment carries (`carried_by`)
+    is not judged as lacking a binder; it is close, for the bag alone would fall apart.
+    """
+    if binder.load is None or carries is None:
         return (_unlimited("binder", "Binder", "× usual", None, binder.say),) if binder.doses else ()
-    band = Band(LOAD_HARD[0], *GOOD_LOAD, LOAD_HARD[1])
-    return (_on("binder", "Binder", "× usual", binder.load, band, _LOAD_WORDS[binder.state]),)
+    if not (carries.is_there or needed):
+        return ()
+    band, load = Band(*BINDER_WALLS), carries.shown
+    found = _on("binder", "Binder", "× usual", load, band, _LOAD_WORDS[load_state(load)])
+    if found.status is Status.HELD and load < 1 and carried_by:
+        return (replace(found, status=Status.CLOSE, say=f"carried by {carried_by}"),)
+    return (found,)
 
 
 def lift_gauge(lift: Lift) -> Gauge:

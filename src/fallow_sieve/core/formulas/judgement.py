@@ -24,7 +24,9 @@ from fallow_sieve.core.blends import (
     Caution,
     DoseBand,
     GlutenEstimate,
+    MixClass,
     Use,
+    binder_in_bag,
     cautions_for,
     estimate_gluten,
     load_of_binders,
@@ -32,6 +34,7 @@ from fallow_sieve.core.blends import (
 )
 from fallow_sieve.core.formulas.analysis import COUNTED, FormulaAnalysis, WorkedFormula, analyse_formula
 from fallow_sieve.core.formulas.binder_choice import Suggestion, disperse, suggest
+from fallow_sieve.core.formulas.carrying import carried_by
 from fallow_sieve.core.formulas.formula import BLEND, WATER, Formula, When, consistency_or_usual
 from fallow_sieve.core.formulas.gauges import (
     Gauge,
@@ -124,7 +127,7 @@ def judge_formula(
     gauges = worst_first(
         [
             *water_gauge(analysis, prediction, wanted),
-            *binder_gauge(binder),
+            *_binder_gauge(formula, analysis, use, binder),
             *map(lift_gauge, found_lifts),
             *(yeast_gauges(loads) if has_yeast(analysis) else ()),
         ]
@@ -157,6 +160,13 @@ def judge_formula(
         say=_say(gauges, use) + _odd(warnings),
         say_more=_say_more(analysis),
     )
+
+
+def _binder_gauge(formula: Formula, analysis: WorkedFormula, use: Use | None, binder: BinderLoad) -> tuple[Gauge, ...]:
+    if use is None:
+        return binder_gauge(binder, None, needed=False, carried_by="")
+    carries = binder_in_bag(analysis.dough.parts, use.doses, use.family, MixClass.PLAIN) if use.doses else None
+    return binder_gauge(binder, carries, needed=use.needs_binder, carried_by=carried_by(formula))
 
 
 def predict_for(

@@ -1352,6 +1352,21 @@ export interface components {
             wishes: components["schemas"]["WishListIn"];
         };
         /**
+         * Bag
+         * @description The kind of bag, and binders of which a recipe has to bring one; none where it is bound or none is usual.
+         */
+        Bag: {
+            /** Bring */
+            bring: components["schemas"]["ToBring"][];
+            kind: components["schemas"]["BagKind"];
+        };
+        /**
+         * BagKind
+         * @description The kinds of bag, from the barest to the one that wants water alone.
+         * @enum {string}
+         */
+        BagKind: "flours" | "flours with binder" | "self-raising" | "complete";
+        /**
          * BagShare
          * @description Of 100 bags, with how many the blend passes one sieve (its good band), and with how many it is not held.
          */
@@ -3316,6 +3331,7 @@ export interface components {
             /** Allergens */
             allergens: string[];
             analysis: components["schemas"]["Analysis"];
+            bag: components["schemas"]["Bag"];
             binder: components["schemas"]["BinderLoad"];
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
@@ -5946,6 +5962,16 @@ export interface components {
             shape: "box" | "round" | "ring" | "cups";
             /** Width Cm */
             width_cm: number;
+        };
+        /**
+         * ToBring
+         * @description A binder that the recipe can bring: its usual dose in g for 100 g of the mix.
+         */
+        ToBring: {
+            /** Binder */
+            binder: string;
+            /** G Per 100 G */
+            g_per_100_g: number;
         };
         /**
          * Trait

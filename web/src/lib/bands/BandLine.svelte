@@ -36,6 +36,7 @@
   let width = $state(260);
   const HEIGHT = 40;
   const MIDDLE = 14;
+  const CHARACTER = 7.5; // px of a digit of the small labels
   // Plain numbers, so that while a hand drags only the marks are drawn anew: the band rarely changes.
   const hard_low = $derived(band.hard_low);
   const good_low = $derived(band.good_low);
@@ -51,6 +52,13 @@
       (v) => v > possible.lowest && v < (possible.highest ?? Infinity)
     )
   );
+  /** The ends of the good band; one label where two would run into one another. */
+  const labels = $derived.by(() => {
+    const at = ends.map((v) => ({ x: axis.x(v), say: plain(v) }));
+    const [a, b] = at;
+    const meet = a && b && b.x - a.x < CHARACTER * (a.say.length + b.say.length) * 0.6;
+    return meet ? [{ x: (a.x + b.x) / 2, say: `${a.say}–${b.say}` }] : at;
+  });
   const plain = (v: number): string =>
     figure(v, v >= 100 || Number.isInteger(v) ? 0 : v >= 20 || Number.isInteger(v * 10) ? 1 : 2);
 </script>
@@ -83,8 +91,8 @@
         <path d="M{axis.x(tick.at)} {MIDDLE + 6}v7" />
       </g>
     {/each}
-    {#each ends as end (end)}
-      <text x={axis.x(end)} y={HEIGHT - 4}>{plain(end)}</text>
+    {#each labels as label (label.say)}
+      <text x={label.x} y={HEIGHT - 4}>{label.say}</text>
     {/each}
     {#if other !== null}<circle class="other" cx={axis.x(other)} cy={MIDDLE} r="6" />{/if}
     {#if value !== null && status !== 'unknown'}

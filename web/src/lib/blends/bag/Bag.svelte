@@ -16,6 +16,12 @@
   const wheat = $derived(kitchen.reference?.wheat_lab);
   const css = (l: readonly number[]): string => `lab(${l[0]} ${l[1]} ${l[2]})`;
   const binder = $derived(judgement.binder);
+  const KINDS: Record<string, string> = {
+    flours: 'Flours alone.',
+    'flours with binder': 'Flours with their binder.',
+    'self-raising': 'Self-raising: its leavening lies in it.',
+    complete: 'Complete: all that is dry lies in it.'
+  };
   const k = $derived(judgement.keeping);
 </script>
 
@@ -32,6 +38,20 @@
   </ul>
 
   <div class="facts">
+    <section>
+      <h3>Kind of bag</h3>
+      <p>{KINDS[judgement.bag.kind]}</p>
+      {#if judgement.bag.bring.length}
+        <p class="soft">
+          For 100 g of mix the recipe brings {judgement.bag.bring
+            .map(
+              (b) => `${figure(b.g_per_100_g, b.g_per_100_g < 1 ? 2 : 1)} g ${b.binder.replaceAll('-', ' ')}`
+            )
+            .join(', or ')}.
+        </p>
+      {/if}
+      <p class="small"><a href="#/method/bag">How a bag is judged</a></p>
+    </section>
     <section>
       <h3>Binder</h3>
       <p>
