@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import re
 import urllib.request
 
 import pytest
@@ -29,11 +30,24 @@ def drag(bench, name: str, by_px: int, steps: int = 12) -> None:
 
 
 def test_the_state_is_one_sentence_and_what_holds_comes_first(bench):
-    bench.open(5)
-    expect(bench.say).to_have_text("Held by 2 of 12: fibre, protein.")
+    bench.open(12)
+    expect(bench.say).to_have_text("Held by 1 of 10: binder.")
     first = bench.page.locator("[data-metric]").first
-    expect(first).to_have_attribute("data-metric", "fibre_pct")
-    expect(first).to_contain_text("held, 5.9 short")
+    expect(first).to_have_attribute("data-metric", "binder_load")
+    expect(first).to_contain_text("held, 12.99 over")
+
+
+def test_the_mixes_on_record_stand_under_a_sieve_and_what_it_gives_to_eat_is_told_not_judged(bench):
+    bench.open(12)
+    ticks = bench.sieve("sticky_share_pct").locator(".tick")
+    expect(ticks.first).to_be_attached()
+    assert ticks.count() >= 10
+    assert "white rice flour" in " ".join(ticks.locator("title").all_text_contents())
+    quiet = bench.page.get_by_role("table", name="What it gives to eat, not judged")
+    expect(quiet.get_by_role("row", name=re.compile("^Protein"))).to_contain_text("g/100 g")
+    expect(bench.sieve("protein_pct")).to_have_count(0)
+    bench.open(9)  # its brief wishes for fibre
+    expect(bench.sieve("fibre_pct")).to_contain_text("held")
 
 
 def test_the_column_stands_on_the_whole_grains_with_the_binder_on_top(bench):
@@ -47,8 +61,8 @@ def test_the_column_stands_on_the_whole_grains_with_the_binder_on_top(bench):
 def test_grams_typed_in_place_change_the_judgement_and_are_saved(bench, base_url):
     bench.open()
     bench.type_in(bench.mass("potato-starch"), "900")
-    expect(bench.say).to_contain_text("Held by")
-    expect(bench.sieve("starch_share_pct")).to_contain_text("held")
+    expect(bench.say).to_contain_text("Two are close: binder")
+    expect(bench.sieve("binder_load")).to_contain_text("close")
     bench.saved()
     assert stored(base_url)["potato-starch"] == 900
 
@@ -202,19 +216,20 @@ def test_keys_reach_the_list_of_keys_the_search_and_the_adding(bench):
     expect(bench.page.get_by_role("option", name="Viaduct plain")).to_be_visible()
     bench.page.keyboard.press("Enter")
     expect(bench.page.get_by_label("Name of the blend")).to_have_value("Viaduct plain")
-    expect(bench.say).to_contain_text("Held by 2")
+    expect(bench.say).to_contain_text("Two are close")
     bench.page.keyboard.press("a")
     expect(bench.page.get_by_label("Add an ingredient")).to_be_focused()
 
 
 def test_a_sieve_opens_to_how_it_is_worked_out_with_a_way_to_the_method(bench):
     bench.open()
-    bench.sieve("protein_pct").get_by_role("button", name="Protein").click()
-    terms = bench.sieve("protein_pct").get_by_role("row")
-    expect(terms).to_have_count(8)
+    bench.sieve("flour_starch_pct").get_by_role("button", name="Starch to set").click()
+    expect(bench.sieve("flour_starch_pct")).to_contain_text("The band comes from 35 mixes that people bake.")
+    terms = bench.sieve("flour_starch_pct").get_by_role("row")
+    expect(terms).to_have_count(7)
     total = sum(bench.number(t.get_by_role("cell").nth(2).inner_text()) for t in terms.all()[1:])
-    assert total == pytest.approx(6.7, abs=0.05)
-    bench.sieve("protein_pct").get_by_role("link", name="The method").click()
+    assert total == pytest.approx(71.3, abs=0.3)
+    bench.sieve("flour_starch_pct").get_by_role("link", name="The method").click()
     expect(bench.page.get_by_role("heading", name="Sums over the parts")).to_be_in_viewport()
 
 

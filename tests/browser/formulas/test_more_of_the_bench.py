@@ -60,7 +60,7 @@ def test_the_binder_is_told_converted_and_diluted(page, formula):
     formula.open(2, "Binder")
     expect(page.get_by_role("heading", name="Load 0.50 of the usual")).to_be_visible()
     page.get_by_role("button", name=re.compile("Add .* g xanthan gum")).click()
-    expect(page.get_by_role("heading", name="Load 1.01 of the usual")).to_be_visible()
+    expect(page.get_by_role("heading", name="Load 1.00 of the usual")).to_be_visible()
     expect(page.get_by_text("dilute it twice with flour, 1 to 9")).to_be_visible()
     page.get_by_label("on a scale that shows").fill("0.01")
     page.get_by_label("on a scale that shows").press("Enter")
@@ -104,7 +104,7 @@ def test_the_bake_follows_the_pan_and_the_method_is_checked(page, formula):
 
 def test_the_finished_bake_tells_nutrition_and_cost(page, formula):
     formula.open(1, "Finished")
-    expect(page.get_by_role("heading", name="2 pieces of 850 g after 232 g of water has left")).to_be_visible()
+    expect(page.get_by_role("heading", name="2 pieces of 831 g after 270 g of water has left")).to_be_visible()
     expect(page.get_by_text(re.compile(r"2\.34.* a piece")).first).to_be_visible()
     page.get_by_label("With a bought blend at").fill("8")
     page.get_by_label("With a bought blend at").blur()

@@ -55,7 +55,7 @@ def test_an_own_ingredient_is_copied_changed_put_away_and_deleted(page):
     page.get_by_role("dialog").get_by_role("button", name="Save").click()
     expect(page.get_by_text("Contains soya.")).to_be_visible()
     page.get_by_role("button", name="Delete it for good").click()
-    expect(say(page)).to_have_text("101 ingredients on the shelf.")
+    expect(say(page)).to_have_text("115 ingredients on the shelf.")
 
 
 def test_a_lot_is_put_in_the_bin_and_a_wrong_one_is_refused_with_its_field(page):

@@ -39,7 +39,9 @@
   {#if mending.answer || mending.wrong}<Mend {mending} {onpropose} />{/if}
   {#if !mending.answer && canMend}
     <p class="small">
-      <button class="link" onclick={() => mending.ask()}>Mend: the smallest change that lets it pass</button>
+      <button class="link offer" onclick={() => mending.ask()}
+        >Mend: the smallest change that lets it pass</button
+      >
     </p>
   {/if}
   {#each judgement.sieves as sieve (sieve.band.metric)}
@@ -73,3 +75,10 @@
     An empty mix falls through nothing. Add a first flour, and each sieve shows what holds it.
   </p>
 {/if}
+
+<style>
+  .offer {
+    min-height: 24px;
+    padding: 0.25rem 0;
+  }
+</style>
