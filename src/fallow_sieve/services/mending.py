@@ -8,7 +8,18 @@ from typing import Literal
 
 import numpy as np
 
-from fallow_sieve.core.blends import METRICS, Analysis, Blend, Part, analyse, check_parts, drawing_on, fit_to
+from fallow_sieve.core.blends import (
+    METRICS,
+    Analysis,
+    Blend,
+    Fit,
+    Part,
+    analyse,
+    check_parts,
+    doses_mended,
+    drawing_on,
+    fit_to,
+)
 from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.numerics.programs import Effort
 from fallow_sieve.core.optimise import SEED, Bags, Mend, Mending, Wishes, bags_of, in_bins, mend
@@ -40,11 +51,13 @@ class MendAnswer:
 
 @dataclass(frozen=True, slots=True)
 class Mended:
-    """A mending worked out: what was found, whether the blend passed already, and what it is (g, %)."""
+    """A mending worked out: what was found, whether the blend passed already, and the blend with its doses mended."""
 
     found: Mend
     is_fine: bool
     analysis: Analysis
+    dosed: Blend
+    doses: tuple[Change, ...] = ()
 
 
 def _on_bench(blend: Blend, kitchen: KitchenNow) -> tuple[Shelf, Wishes]:
@@ -57,18 +70,44 @@ def _on_bench(blend: Blend, kitchen: KitchenNow) -> tuple[Shelf, Wishes]:
 
 
 def mended(blend: Blend, kitchen: KitchenNow, touch: int, effort: Effort) -> Mended:
-    """Return the smallest changes with which `blend` passes for its use, touching up to `touch` parts."""
+    """Return the smallest changes with which `blend` passes for its use, touching up to `touch` parts of the flour.
+
+    Doses that do not pass (binder, leavening, yeast, salt, sugar) are brought to the usual first, in every option.
+    """
     shelf, asked = _on_bench(blend, kitchen)
     asked = replace(asked, candidates=(in_bins(shelf) or None) if kitchen.is_kept else None)
     analysis = analyse(blend, shelf, kitchen.cup)
-    bands = fit_to(asked.bands_use, analysis).bands
-    is_fine = all(b.status in (Status.PASS, Status.UNKNOWN) for b in bands)
-    return Mended(mend(blend, analysis, asked, shelf, touch, effort, kitchen.cup), is_fine, analysis)
+    fit = fit_to(asked.bands_use, analysis)
+    is_fine = _passes(fit)
+    dosed, doses = doses_mended(blend, analysis, fit)
+    if not doses:
+        return Mended(mend(blend, analysis, asked, shelf, touch, effort, kitchen.cup), is_fine, analysis, blend)
+    after = analyse(dosed, shelf, kitchen.cup)
+    found = mend(dosed, after, asked, shelf, touch, effort, kitchen.cup)
+    return Mended(_with_doses(found, doses, fit_to(asked.bands_use, after)), is_fine, after, dosed, doses)
 
 
-def answer_of(done: Mended, blend: Blend, touch: int) -> MendAnswer:
+def _passes(fit: Fit) -> bool:
+    return all(b.status in (Status.PASS, Status.UNKNOWN) for b in fit.bands)
+
+
+def _with_doses(found: Mend, doses: tuple[Change, ...], fit: Fit) -> Mend:
+    """The doses alone where they mend it or nothing of the flours can be mended; else they go with every option."""
+    if found.options and not _passes(fit):
+        return replace(
+            found,
+            options=tuple(
+                replace(m, touched=m.touched + len(doses), changes=(*doses, *m.changes)) for m in found.options
+            ),
+        )
+    if any(b.status is Status.HELD for b in fit.bands):
+        return found
+    return replace(found, options=(Mending(len(doses), 0.0, doses, (), fit, _passes(fit)),))
+
+
+def answer_of(done: Mended, touch: int) -> MendAnswer:
     """Return a mending with its options as parts in g, and in one sentence."""
-    options = tuple(_option(m, blend.parts, done.analysis) for m in done.found.options)
+    options = tuple(_option(m, done) for m in done.found.options)
     state: Literal["fine", "mended", "beyond"] = "mended" if options else "fine" if done.is_fine else "beyond"
     beyond = [METRICS[m].label.lower() if m in METRICS else m for m in done.found.beyond]
     return MendAnswer(state, _sentence(state, beyond, touch), options)
@@ -84,9 +123,9 @@ def _sentence(state: str, beyond: Sequence[str], touch: int) -> str:
     return f"No change of {touch} parts can satisfy {' or '.join(beyond)}. Propose looks further."
 
 
-def _option(m: Mending, parts: Sequence[Part], analysis: Analysis) -> MendOption:
-    per_pct = analysis.flour_base_g / 100
-    shares, changed = dict(m.shares), {c.what for c in m.changes}
+def _option(m: Mending, done: Mended) -> MendOption:
+    parts, per_pct = done.dosed.parts, done.analysis.flour_base_g / 100
+    shares, changed = dict(m.shares), {c.what for c in m.changes} - {c.what for c in done.doses}
     kept = [p for p in parts if p.ingredient in shares or p.ingredient not in changed]
     new = [Part(s, 0.0) for s in shares if s not in {p.ingredient for p in parts}]
     after = tuple(

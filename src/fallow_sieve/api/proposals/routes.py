@@ -123,7 +123,7 @@ def mend() -> Response:
     given = body(MendIn)
     blend = Blend(as_parts(given.parts), use=given.use)
     done = mended(blend, kitchen(given.brief_id), given.touch, _effort(Event()))
-    return answer_value(MendOut, answer_of(done, blend, given.touch))
+    return answer_value(MendOut, answer_of(done, given.touch))
 
 
 @routes.post("/bags")

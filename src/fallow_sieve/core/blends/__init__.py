@@ -15,6 +15,7 @@ from fallow_sieve.core.blends.composing import (
     set_flour_share,
 )
 from fallow_sieve.core.blends.differences import OF_FLOUR, Difference, difference
+from fallow_sieve.core.blends.dosing import doses_mended
 from fallow_sieve.core.blends.explanation import Explanation, explain
 from fallow_sieve.core.blends.fit import (
     BandChange,
@@ -86,6 +87,7 @@ __all__ = [
     "class_of",
     "contents",
     "difference",
+    "doses_mended",
     "drawing_on",
     "estimate_gluten",
     "explain",

@@ -7,6 +7,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
+from functools import cache
 
 from fallow_sieve.core.blends.analysis import PartShare
 from fallow_sieve.core.blends.mix_class import MixClass, egg_pct
@@ -59,11 +60,16 @@ def amounts(parts: Iterable[PartShare]) -> dict[str, float]:
     """Return what of leavening, yeast, salt and sugar lies in the bag, % of flour base, by metric; none, no row."""
     found: dict[str, float] = {}
     for p in parts:
-        for metric in (*AMOUNTS, "sugar_pct"):
-            counts = counts_as(p.functions, metric)
-            if counts:
-                found[metric] = found.get(metric, 0.0) + counts * (p.flour_pct or 0.0)
+        for metric, counts in _counted(p.functions):
+            found[metric] = found.get(metric, 0.0) + counts * (p.flour_pct or 0.0)
     return found
+
+
+@cache
+def _counted(functions: tuple[Function, ...]) -> tuple[tuple[str, float], ...]:
+    """What an ingredient counts for, by metric: asked for every part at every move of a hand."""
+    found = ((metric, counts_as(functions, metric)) for metric in (*AMOUNTS, "sugar_pct"))
+    return tuple((metric, counts) for metric, counts in found if counts)
 
 
 def binder_in_bag(
