@@ -27,3 +27,10 @@ def test_where_the_flours_need_mending_too_the_dose_goes_with_every_option():
         assert {p.ingredient: p.mass_g for p in option.parts}["xanthan-gum"] == 3.5
         assert option.passes
         assert option.moved_g > 0
+
+
+def test_what_is_locked_cannot_be_mended_and_is_said_to_be_beyond():
+    blend = Blend((Part("coconut-flour", 400.0, locked=True),), use="hearth-loaf")
+    found = answer_of(mended(blend, bundled_kitchen(), 3, UNLIMITED), 3)
+    assert (found.state, found.options) == ("beyond", ())
+    assert "thirst" in found.say

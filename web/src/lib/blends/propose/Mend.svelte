@@ -40,7 +40,9 @@
         <li onpointerenter={() => mending.look(option)} onpointerleave={() => mending.look(null)}>
           <span>
             <b>{option.touched === 1 ? 'One part' : `${option.touched} parts`}</b>
-            {option.moved_g > 0 ? `${mass(option.moved_g, unit)} moved` : 'doses alone'}, {option.passes ? 'everything passes' : 'nothing holds it'}
+            {option.moved_g > 0 ? `${mass(option.moved_g, unit)} moved` : 'doses alone'}, {option.passes
+              ? 'everything passes'
+              : 'nothing holds it'}
             {#if option.moved_pct > LARGE_PCT}<span class="close">(nearly another blend)</span>{/if}
           </span>
           <span class="soft small"
