@@ -4,14 +4,18 @@ import pytest
 
 from fallow_sieve.core.blends.bag import BinderInBag
 from fallow_sieve.core.blends.binder_load import BinderLoad
+from fallow_sieve.core.formulas.formula import Formula, Line, When
 from fallow_sieve.core.formulas.gauges import (
     Gauge,
     binder_gauge,
     lift_gauge,
     yeast_gauges,
 )
+from fallow_sieve.core.formulas.judgement import judge_formula
 from fallow_sieve.core.formulas.leavening import Lift, Load, Usual
 from fallow_sieve.core.values.bands import Band, Status, state_sentence, worst_first
+from fallow_sieve.reference.formulas import formula_rules
+from fallow_sieve.reference.ingredients import library_shelf
 
 
 def test_a_lift_that_the_use_does_not_know_is_said_and_not_judged():
@@ -79,3 +83,18 @@ def test_the_state_names_what_holds_it_else_what_is_close():
     assert state_sentence([_gauge("water", Status.UNKNOWN)]) == "Nothing can be judged yet."
     assert state_sentence([]) == "Nothing can be judged yet."
     assert worst_first([yeast, salt, water]) == (water, salt, yeast)
+
+
+@pytest.mark.parametrize(
+    ("use", "line", "grams", "name", "status"),
+    [
+        ("pancake", "salt", 6, "salt", Status.HELD), ("pancake", "salt", 1, "salt", Status.PASS),
+        ("layer-cake", "white-sugar", 95, "sugar", Status.PASS), ("layer-cake", "white-sugar", 130, "sugar", Status.CLOSE),
+        ("layer-cake", "white-sugar", 220, "sugar", Status.HELD),
+    ],
+)  # fmt: skip
+def test_salt_and_sugar_are_judged_by_the_usual_of_the_use_where_no_yeast_is_in(use, line, grams, name, status):
+    lines = (("white-rice-flour", 100), (line, grams), ("whole-egg", 60), ("water", 80))
+    formula = Formula(tuple(Line(s, m, When.DRY) for s, m in lines), use=use)
+    gauges = judge_formula(formula, library_shelf(), formula_rules()).gauges
+    assert next(g for g in gauges if g.name == name).status is status

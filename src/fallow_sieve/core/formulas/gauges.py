@@ -9,7 +9,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
-from fallow_sieve.core.blends import BINDER_WALLS, BinderInBag, BinderLoad, load_state
+from fallow_sieve.core.blends import BINDER_WALLS, BinderInBag, BinderLoad, UseBand, load_state
 from fallow_sieve.core.formulas.analysis import FormulaAnalysis
 from fallow_sieve.core.formulas.leavening import SALT_SLOWS_PCT, SUGAR_SLOWS_PCT, Lift, Load
 from fallow_sieve.core.formulas.water import Prediction
@@ -115,4 +115,19 @@ def yeast_gauges(loads: Sequence[Load]) -> tuple[Gauge, ...]:
     for load in loads:
         label, good, hard = _YEAST_LOADS[load.kind]
         found.append(_on(load.kind, label, OF_FLOUR, load.flour_pct, Band(0.0, 0.0, good, hard), "slows yeast"))
+    return tuple(found)
+
+
+def seasoning_gauges(loads: Sequence[Load], usual: Sequence[UseBand]) -> tuple[Gauge, ...]:
+    """Return the gauges of salt and sugar (% of flour base) in a dough without yeast, on the bands of its use's bag."""
+    bands = {b.metric: b for b in usual}
+    found = []
+    for load in loads:
+        band = bands.get(f"{load.kind}_pct")
+        if band is not None and load.flour_pct > 0:
+            over = band.distance(load.flour_pct)
+            limits = Band(*band.limits)
+            found.append(
+                _on(load.kind, load.kind.capitalize(), OF_FLOUR, load.flour_pct, limits, f"{over:.1f} % over usual")
+            )
     return tuple(found)

@@ -40,6 +40,7 @@ from fallow_sieve.core.formulas.gauges import (
     Gauge,
     binder_gauge,
     lift_gauge,
+    seasoning_gauges,
     water_gauge,
     yeast_gauges,
 )
@@ -129,7 +130,7 @@ def judge_formula(
             *water_gauge(analysis, prediction, wanted),
             *_binder_gauge(formula, analysis, use, binder),
             *map(lift_gauge, found_lifts),
-            *(yeast_gauges(loads) if has_yeast(analysis) else ()),
+            *(yeast_gauges(loads) if has_yeast(analysis) else seasoning_gauges(loads, use.bag if use else ())),
         ]
     )
     mixed = analysis.mix.parts

@@ -150,6 +150,8 @@
                     high={now.estimate.high}
                     possible={kitchen.metric(now.band.metric)}
                     other={was?.estimate.typical ?? null}
+                    holds_low={now.band.holds_low}
+                    holds_high={now.band.holds_high}
                   /></td
                 >
                 <td class="num">{figure(was?.estimate.typical, info.decimals)}</td>
