@@ -6,7 +6,7 @@ from collections import defaultdict
 from dataclasses import dataclass
 from functools import cache
 
-from fallow_sieve.core.blends import LEAVENING_WALL, YEAST_WALL, DoseBand, MixClass, Rules, Use, UseBand, Usual
+from fallow_sieve.core.blends import LEAVENING_WALL, YEAST_WALL, DoseBand, MixClass, Rules, Use, UseBand, UsualRange
 from fallow_sieve.reference.doughs import leavening
 from fallow_sieve.reference.tables import read_table
 from fallow_sieve.reference.use_rows import use_rows
@@ -75,9 +75,9 @@ def rules() -> Rules:
         doses[d.use][d.binder] = DoseBand(d.dose_low_pct, d.dose_typical_pct, d.dose_high_pct)
     bands = _bands()
     bags = _bags()
-    nutrition: dict[str, list[Usual]] = defaultdict(list)
+    nutrition: dict[str, list[UsualRange]] = defaultdict(list)
     for n in read_table("use_nutrition", NutritionRow):
-        nutrition[n.use].append(Usual(n.metric, n.low, n.high, n.mixes))
+        nutrition[n.use].append(UsualRange(n.metric, n.low, n.high, n.mixes))
     uses = {
         u.use: Use(
             u.use,

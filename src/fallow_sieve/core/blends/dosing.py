@@ -11,7 +11,7 @@ from fallow_sieve.core.blends.bag import counts_as
 from fallow_sieve.core.blends.blend import Blend
 from fallow_sieve.core.blends.differences import OF_FLOUR
 from fallow_sieve.core.blends.fit import BandResult, Fit
-from fallow_sieve.core.blends.metrics import METRICS, Kind
+from fallow_sieve.core.blends.metrics import METRICS, MetricKind
 from fallow_sieve.core.ingredients import Role
 from fallow_sieve.core.values import Change, Status, came_or_went
 
@@ -54,7 +54,7 @@ def _factors(blend: Blend, analysis: Analysis, fit: Fit) -> Iterator[tuple[str, 
 
 
 def _is_dose(row: BandResult) -> bool:
-    return row.band.metric == BINDER or METRICS[row.band.metric].kind is Kind.BAG
+    return row.band.metric == BINDER or METRICS[row.band.metric].kind is MetricKind.BAG
 
 
 def _belongs(part: PartShare, metric: str) -> bool:

@@ -51,7 +51,7 @@ class UseBand(Band):
 
 
 @dataclass(frozen=True, slots=True)
-class Usual:
+class UsualRange:
     """Where the mixes on record for a use lie on a number that is not judged: the middle 80 %, and how many mixes."""
 
     metric: str
@@ -76,7 +76,7 @@ class Use:
     bands: tuple[UseBand, ...]
     classes: Mapping[MixClass, tuple[UseBand, ...]] = field(default_factory=dict, hash=False)
     bag: tuple[UseBand, ...] = ()
-    nutrition: tuple[Usual, ...] = ()
+    nutrition: tuple[UsualRange, ...] = ()
     doses: Mapping[str, float] = field(default_factory=dict, hash=False)
     needs_binder: bool = False
 

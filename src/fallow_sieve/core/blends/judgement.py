@@ -6,11 +6,11 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 
 from fallow_sieve.core.blends.analysis import Analysis, analyse
-from fallow_sieve.core.blends.bag_kind import Bag, bag_of
+from fallow_sieve.core.blends.bag import BagContents, bag_of
 from fallow_sieve.core.blends.binder_load import BinderLoad, DoseBand, load_of_binders
 from fallow_sieve.core.blends.blend import Blend, drawing_on
 from fallow_sieve.core.blends.cautions import Caution, cautions_for, contains_line, union_of
-from fallow_sieve.core.blends.fit import BandResult, Fit, Use, Usual, fit_to, with_changes
+from fallow_sieve.core.blends.fit import BandResult, Fit, Use, UsualRange, fit_to, with_changes
 from fallow_sieve.core.blends.gluten import GlutenEstimate, estimate_gluten
 from fallow_sieve.core.blends.keeping import Keeping, keeping
 from fallow_sieve.core.blends.limits import LimitResult, Limits, check_limits
@@ -54,7 +54,7 @@ class Quiet:
 
     metric: str
     estimate: Estimate
-    usual: Usual | None
+    usual: UsualRange | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,7 +67,7 @@ class Judgement:
     quiet: tuple[Quiet, ...]
     limits: tuple[LimitResult, ...]
     binder: BinderLoad
-    bag: Bag
+    bag: BagContents
     gluten: GlutenEstimate
     keeping: Keeping
     allergens: tuple[str, ...]

@@ -9,7 +9,7 @@ from enum import StrEnum
 from fallow_sieve.core.ingredients import Role
 
 
-class Kind(StrEnum):
+class MetricKind(StrEnum):
     """What a metric speaks of: structure and texture can hold a mix, palate and looks be close at most.
 
     Nutrition is judged only where a brief wishes for it; the bag is what lies in it beside flour.
@@ -34,32 +34,34 @@ class Metric:
     highest: float
     decimals: int
     basis: str
-    kind: Kind = Kind.MEASURE
+    kind: MetricKind = MetricKind.MEASURE
 
 
 METRICS: dict[str, Metric] = {
     m.name: m
     for m in (
-        Metric("sticky_share_pct", "Sticky share", "% of flour", 0, 100, 1, "flour", Kind.STRUCTURE),
-        Metric("thirst_g_per_g", "Thirst", "g water per g", 0, math.inf, 2, "flour", Kind.STRUCTURE),
-        Metric("starch_share_pct", "Starch share", "% of flour", 0, 100, 1, "flour", Kind.STRUCTURE),
-        Metric("flour_starch_pct", "Starch to set", "g/100 g flour", 0, 100, 1, "flour", Kind.STRUCTURE),
-        Metric("flour_fat_pct", "Fat of the flours", "g/100 g flour", 0, 100, 1, "flour", Kind.STRUCTURE),
-        Metric("protein_powder_share_pct", "Protein powders", "% of flour", 0, 100, 1, "flour", Kind.TEXTURE),
-        Metric("grit_index", "Grit", "of 5", 0, 5, 1, "flour", Kind.TEXTURE),
-        Metric("flavour_index", "Flavour", "of 5", 0, 5, 1, "flour", Kind.PALATE),
-        Metric("lightness_l", "Lightness", "L*", 0, 100, 0, "flour", Kind.PALATE),
-        Metric("binder_load", "Binder", "× usual", 0, math.inf, 2, "flour", Kind.STRUCTURE),
-        Metric("leavening_pct", "Baking powder", "% of flour", 0, math.inf, 1, "flour", Kind.BAG),
-        Metric("yeast_pct", "Yeast", "% of flour", 0, math.inf, 1, "flour", Kind.BAG),
-        Metric("salt_pct", "Salt", "% of flour", 0, math.inf, 1, "flour", Kind.BAG),
-        Metric("sugar_pct", "Sugar", "% of flour", 0, math.inf, 0, "flour", Kind.BAG),
-        Metric("protein_pct", "Protein", "g/100 g", 0, 100, 1, "mix", Kind.NUTRITION),
-        Metric("fibre_pct", "Fibre", "g/100 g", 0, 100, 1, "mix", Kind.NUTRITION),
-        Metric("whole_grain_share_pct", "Whole grain", "% of flour", 0, 100, 1, "flour", Kind.NUTRITION),
-        Metric("fat_pct", "Fat", "g/100 g", 0, 100, 1, "mix", Kind.NUTRITION),
-        Metric("available_carbohydrate_pct", "Available carbohydrate", "g/100 g", 0, 100, 1, "mix", Kind.NUTRITION),
-        Metric("energy_kj", "Energy", "kJ/100 g", 0, math.inf, 0, "mix", Kind.NUTRITION),
+        Metric("sticky_share_pct", "Sticky share", "% of flour", 0, 100, 1, "flour", MetricKind.STRUCTURE),
+        Metric("thirst_g_per_g", "Thirst", "g water per g", 0, math.inf, 2, "flour", MetricKind.STRUCTURE),
+        Metric("starch_share_pct", "Starch share", "% of flour", 0, 100, 1, "flour", MetricKind.STRUCTURE),
+        Metric("flour_starch_pct", "Starch to set", "g/100 g flour", 0, 100, 1, "flour", MetricKind.STRUCTURE),
+        Metric("flour_fat_pct", "Fat of the flours", "g/100 g flour", 0, 100, 1, "flour", MetricKind.STRUCTURE),
+        Metric("protein_powder_share_pct", "Protein powders", "% of flour", 0, 100, 1, "flour", MetricKind.TEXTURE),
+        Metric("grit_index", "Grit", "of 5", 0, 5, 1, "flour", MetricKind.TEXTURE),
+        Metric("flavour_index", "Flavour", "of 5", 0, 5, 1, "flour", MetricKind.PALATE),
+        Metric("lightness_l", "Lightness", "L*", 0, 100, 0, "flour", MetricKind.PALATE),
+        Metric("binder_load", "Binder", "× usual", 0, math.inf, 2, "flour", MetricKind.STRUCTURE),
+        Metric("leavening_pct", "Baking powder", "% of flour", 0, math.inf, 1, "flour", MetricKind.BAG),
+        Metric("yeast_pct", "Yeast", "% of flour", 0, math.inf, 1, "flour", MetricKind.BAG),
+        Metric("salt_pct", "Salt", "% of flour", 0, math.inf, 1, "flour", MetricKind.BAG),
+        Metric("sugar_pct", "Sugar", "% of flour", 0, math.inf, 0, "flour", MetricKind.BAG),
+        Metric("protein_pct", "Protein", "g/100 g", 0, 100, 1, "mix", MetricKind.NUTRITION),
+        Metric("fibre_pct", "Fibre", "g/100 g", 0, 100, 1, "mix", MetricKind.NUTRITION),
+        Metric("whole_grain_share_pct", "Whole grain", "% of flour", 0, 100, 1, "flour", MetricKind.NUTRITION),
+        Metric("fat_pct", "Fat", "g/100 g", 0, 100, 1, "mix", MetricKind.NUTRITION),
+        Metric(
+            "available_carbohydrate_pct", "Available carbohydrate", "g/100 g", 0, 100, 1, "mix", MetricKind.NUTRITION
+        ),
+        Metric("energy_kj", "Energy", "kJ/100 g", 0, math.inf, 0, "mix", MetricKind.NUTRITION),
         Metric("total_starch_pct", "Total starch", "g/100 g", 0, 100, 1, "mix"),
         Metric("amylose_pct_of_starch", "Amylose", "% of starch", 0, 100, 1, "starch"),
         Metric("energy_kcal", "Energy", "kcal/100 g", 0, math.inf, 0, "mix"),
@@ -69,7 +71,7 @@ METRICS: dict[str, Metric] = {
 }
 # What the record of practice gives a band, and what is shown beside it without one.
 FROM_THE_RECORD = tuple(METRICS)[:9]
-NUTRITION = tuple(m.name for m in METRICS.values() if m.kind is Kind.NUTRITION)
+NUTRITION = tuple(m.name for m in METRICS.values() if m.kind is MetricKind.NUTRITION)
 BANDED = FROM_THE_RECORD + NUTRITION  # what a brief may set a band on
 # Metrics that are one column of the matrix, as a mean over the mix or over the flour base.
 MIX_COLUMNS = {

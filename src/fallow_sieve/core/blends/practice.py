@@ -13,8 +13,8 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 from itertools import pairwise
 
-from fallow_sieve.core.blends.fit import UseBand, Usual
-from fallow_sieve.core.blends.metrics import METRICS, NUTRITION, Kind
+from fallow_sieve.core.blends.fit import UseBand, UsualRange
+from fallow_sieve.core.blends.metrics import METRICS, NUTRITION, MetricKind
 from fallow_sieve.core.blends.mix_class import MixClass
 
 TAIL = 0.1  # left out of the good band on the side that is judged
@@ -27,7 +27,7 @@ ENOUGH_ALONE = 25
 
 
 @dataclass(frozen=True, slots=True)
-class Row:
+class SieveRow:
     """One sieve of the record: its metric, which side is judged (1 high, −1 low), its weight, a least span."""
 
     metric: str
@@ -38,14 +38,14 @@ class Row:
 
 # Fat and starch say the same of a mix of nuts, so they share one weight.
 ROWS = (
-    Row("sticky_share_pct", 1, 1.2, 30),
-    Row("thirst_g_per_g", 1, 1.2, 0.6),
-    Row("starch_share_pct", 1, 0.8, 30),
-    Row("flour_starch_pct", -1, 0.5, 20),
-    Row("flour_fat_pct", 1, 0.5, 15),
-    Row("grit_index", 1, 1.0, 1.2),
-    Row("flavour_index", 1, 0.5, 1.2),
-    Row("lightness_l", -1, 0.3, 12),
+    SieveRow("sticky_share_pct", 1, 1.2, 30),
+    SieveRow("thirst_g_per_g", 1, 1.2, 0.6),
+    SieveRow("starch_share_pct", 1, 0.8, 30),
+    SieveRow("flour_starch_pct", -1, 0.5, 20),
+    SieveRow("flour_fat_pct", 1, 0.5, 15),
+    SieveRow("grit_index", 1, 1.0, 1.2),
+    SieveRow("flavour_index", 1, 0.5, 1.2),
+    SieveRow("lightness_l", -1, 0.3, 12),
 )
 PROTEIN_POWDERS = (15.0, 25.0)  # good most and most: isolates dry and toughen, whatever the use
 
@@ -110,7 +110,7 @@ def bands_of(record: Record, use: str, mix_class: MixClass = MixClass.PLAIN) -> 
     return (*(_band(record, use, mix_class, row, own) for row in ROWS), _protein_powders(mix_class, len(own)))
 
 
-def usual_nutrition(record: Record, use: str) -> tuple[Usual, ...]:
+def usual_nutrition(record: Record, use: str) -> tuple[UsualRange, ...]:
     """Return where the mixes of a use lie on what a mix gives to eat, whatever their class; empty where none is."""
     own = [m for m in record.mixes if m.use == use]
     found = []
@@ -118,7 +118,7 @@ def usual_nutrition(record: Record, use: str) -> tuple[Usual, ...]:
         values = [(m.values[metric], 1.0) for m in own if metric in m.values]
         if values:
             low, high = (_rounded(quantile(values, q)) for q in (TAIL, 1 - TAIL))
-            found.append(Usual(metric, low, high, len(values)))
+            found.append(UsualRange(metric, low, high, len(values)))
     return tuple(found)
 
 
@@ -128,7 +128,7 @@ def _protein_powders(mix_class: MixClass, mixes: int) -> UseBand:
     return UseBand(0, 0, good, most, "protein_powder_share_pct", weight=0.8, mixes=mixes, why=why)
 
 
-def _band(record: Record, use: str, mix_class: MixClass, row: Row, own: Sequence[Kept]) -> UseBand:
+def _band(record: Record, use: str, mix_class: MixClass, row: SieveRow, own: Sequence[Kept]) -> UseBand:
     """All on the side that is judged: values are mirrored for a low side, so that more is always worse."""
     schools = Counter(m.school for m in own)
     values = [(row.side * m.values[row.metric], 1 / max(ALIKE_FROM, schools[m.school])) for m in own]
@@ -142,18 +142,18 @@ def _band(record: Record, use: str, mix_class: MixClass, row: Row, own: Sequence
         at = row.side * failure.values[row.metric]
         wall = max(wall, edge + TOWARDS_FAILURE * (at - edge))
         wall = min(wall, outermost + SHORT_OF_FAILURE * (at - outermost))
-    holds = failure is not None and METRICS[row.metric].kind is not Kind.PALATE
+    holds = failure is not None and METRICS[row.metric].kind is not MetricKind.PALATE
     return _one_sided(row, good, max(wall, good), holds, len(own), failure.why if failure and holds else "")
 
 
-def _of_kin(record: Record, use: str, mix_class: MixClass, row: Row, own: int) -> tuple[float, ...]:
+def _of_kin(record: Record, use: str, mix_class: MixClass, row: SieveRow, own: int) -> tuple[float, ...]:
     """Where a use has few mixes on record, what is baked for its nearest kin has worked too."""
     if own >= ENOUGH_ALONE or mix_class is not MixClass.PLAIN or use not in record.kin:
         return (-math.inf,)
     return (-math.inf, *(row.side * m.values[row.metric] for m in record.of(record.kin[use], mix_class)))
 
 
-def _first_failure(record: Record, use: str, mix_class: MixClass, row: Row, outermost: float) -> Kept | None:
+def _first_failure(record: Record, use: str, mix_class: MixClass, row: SieveRow, outermost: float) -> Kept | None:
     """The failure nearest to what still works, of the use or its kin; none that lies among what works."""
     found = [
         f
@@ -166,7 +166,7 @@ def _first_failure(record: Record, use: str, mix_class: MixClass, row: Row, oute
     return min(found, key=lambda f: row.side * f.values[row.metric], default=None)
 
 
-def _one_sided(row: Row, good: float, wall: float, holds: bool, mixes: int, why: str) -> UseBand:
+def _one_sided(row: SieveRow, good: float, wall: float, holds: bool, mixes: int, why: str) -> UseBand:
     metric = METRICS[row.metric]
     good, wall = _rounded(row.side * good), _rounded(row.side * wall)
     basis = f"from {mixes} mixes"

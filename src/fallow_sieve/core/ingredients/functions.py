@@ -83,7 +83,7 @@ class Function(StrEnum):
 
 
 @dataclass(frozen=True, slots=True)
-class Meaning:
+class FunctionMeaning:
     """What a function means: its kinds, its label for people, and the slug by which tables know it."""
 
     kinds: tuple[Kind, ...]
@@ -91,11 +91,11 @@ class Meaning:
     standard: str
 
 
-def _of(kind: Kind, label: str, standard: str, *more: Kind) -> Meaning:
-    return Meaning((kind, *more), label, standard)
+def _of(kind: Kind, label: str, standard: str, *more: Kind) -> FunctionMeaning:
+    return FunctionMeaning((kind, *more), label, standard)
 
 
-MEANINGS: dict[Function, Meaning] = {
+MEANINGS: dict[Function, FunctionMeaning] = {
     Function.BUTTER: _of(Kind.FAT, "butter", "unsalted-butter"),
     Function.SOLID_FAT: _of(Kind.FAT, "solid fat", "shortening"),
     Function.ANIMAL_FAT: _of(Kind.FAT, "animal fat, solid", "lard"),

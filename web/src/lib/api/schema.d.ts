@@ -1352,10 +1352,10 @@ export interface components {
             wishes: components["schemas"]["WishListIn"];
         };
         /**
-         * Bag
+         * BagContents
          * @description The kind of bag, and binders of which a recipe has to bring one; none where it is bound or none is usual.
          */
-        Bag: {
+        BagContents: {
             /** Bring */
             bring: components["schemas"]["ToBring"][];
             kind: components["schemas"]["BagKind"];
@@ -3331,7 +3331,7 @@ export interface components {
             /** Allergens */
             allergens: string[];
             analysis: components["schemas"]["Analysis"];
-            bag: components["schemas"]["Bag"];
+            bag: components["schemas"]["BagContents"];
             binder: components["schemas"]["BinderLoad"];
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
@@ -4832,7 +4832,7 @@ export interface components {
             estimate: components["schemas"]["Estimate"];
             /** Metric */
             metric: string;
-            usual: components["schemas"]["Usual"] | null;
+            usual: components["schemas"]["UsualRange"] | null;
         };
         /**
          * Range
@@ -6056,9 +6056,21 @@ export interface components {
         };
         /**
          * Usual
-         * @description Where the mixes on record for a use lie on a number that is not judged: the middle 80 %, and how many mixes.
+         * @description A usual amount, % of flour base.
          */
         Usual: {
+            /** High Pct */
+            high_pct: number;
+            /** Low Pct */
+            low_pct: number;
+            /** Typical Pct */
+            typical_pct: number;
+        };
+        /**
+         * UsualRange
+         * @description Where the mixes on record for a use lie on a number that is not judged: the middle 80 %, and how many mixes.
+         */
+        UsualRange: {
             /** High */
             high: number;
             /** Low */
