@@ -147,3 +147,29 @@ class BenchDriver:
 @pytest.fixture
 def bench(page: Page) -> BenchDriver:
     return BenchDriver(page)
+
+
+class FormulaDriver(BenchDriver):
+    """The formula bench as a person uses it; rows and cells are those of a blend's bench."""
+
+    def open(self, formula_id=1, tab=None):
+        self.page.goto(f"/#/formula/{formula_id}")
+        expect(self.say).not_to_have_text("Nothing to judge yet.")
+        if tab:
+            self.tab(tab)
+        return self
+
+    def tab(self, name):
+        self.page.get_by_role("tab", name=name).click()
+
+    def gauge(self, name):
+        return self.page.locator(f'[data-gauge="{name}"]')
+
+    @property
+    def water(self):
+        return self.page.get_by_role("slider", name="Water in the dough")
+
+
+@pytest.fixture
+def formula(page):
+    return FormulaDriver(page)

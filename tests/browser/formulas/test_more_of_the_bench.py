@@ -5,33 +5,7 @@ import re
 import pytest
 from playwright.sync_api import expect
 
-from browser.conftest import BenchDriver, violations
-
-
-class FormulaDriver(BenchDriver):
-    """The formula bench as a person uses it; rows and cells are those of a blend's bench."""
-
-    def open(self, formula_id=1, tab=None):
-        self.page.goto(f"/#/formula/{formula_id}")
-        expect(self.say).not_to_have_text("Nothing to judge yet.")
-        if tab:
-            self.tab(tab)
-        return self
-
-    def tab(self, name):
-        self.page.get_by_role("tab", name=name).click()
-
-    def gauge(self, name):
-        return self.page.locator(f'[data-gauge="{name}"]')
-
-    @property
-    def water(self):
-        return self.page.get_by_role("slider", name="Water in the dough")
-
-
-@pytest.fixture
-def formula(page):
-    return FormulaDriver(page)
+from browser.conftest import violations
 
 
 def test_what_went_in_is_written_down_and_teaches(page, formula):

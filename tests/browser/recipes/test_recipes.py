@@ -2,37 +2,7 @@
 
 import re
 
-import pytest
 from playwright.sync_api import expect
-
-from browser.conftest import BenchDriver
-
-
-class FormulaDriver(BenchDriver):
-    """The formula bench as a person uses it; rows and cells are those of a blend's bench."""
-
-    def open(self, formula_id=1, tab=None):
-        self.page.goto(f"/#/formula/{formula_id}")
-        expect(self.say).not_to_have_text("Nothing to judge yet.")
-        if tab:
-            self.tab(tab)
-        return self
-
-    def tab(self, name):
-        self.page.get_by_role("tab", name=name).click()
-
-    def gauge(self, name):
-        return self.page.locator(f'[data-gauge="{name}"]')
-
-    @property
-    def water(self):
-        return self.page.get_by_role("slider", name="Water in the dough")
-
-
-@pytest.fixture
-def formula(page):
-    return FormulaDriver(page)
-
 
 RECIPE = (
     "Platform cake\nMakes 9\n\n2 cups plain flour\n2 tsp baking powder\n115 g butter\n2 large eggs\n1 1/4 cups milk\n"

@@ -2,7 +2,7 @@
 
 import pytest
 
-from fallow_sieve.core.blends.on_basis import of_mix
+from fallow_sieve.core.blends.analysis import of_mix
 from fallow_sieve.core.ingredients.side_by_side import compare
 from fallow_sieve.core.values.errors import UnknownNameError
 from fallow_sieve.core.values.quantities import CupStandard, parse_basis

@@ -1,7 +1,7 @@
 """Blends: what is in a mix, how it fits a use, and what holds it back."""
 
-from fallow_sieve.core.blends.analysis import Analysis, Contents, analyse, contents
-from fallow_sieve.core.blends.bag import BINDER_WALLS, LEAVENING_WALL, YEAST_WALL, BinderInBag, binder_in_bag
+from fallow_sieve.core.blends.analysis import Analysis, Contents, analyse, contents, of_mix
+from fallow_sieve.core.blends.bag import AMOUNTS, BINDER_WALLS, LEAVENING_WALL, YEAST_WALL, BinderInBag, binder_in_bag
 from fallow_sieve.core.blends.binder_load import GOOD_LOAD, BinderLoad, DoseBand, load_of_binders, load_state
 from fallow_sieve.core.blends.blend import MAX_MASS_G, MAX_PARTS, Blend, Part, check_parts, drawing_on
 from fallow_sieve.core.blends.cautions import Caution, cautions_for, cautions_of, union_of
@@ -33,10 +33,10 @@ from fallow_sieve.core.blends.judgement import Judgement, Rules, Setting, judge
 from fallow_sieve.core.blends.limits import Limits
 from fallow_sieve.core.blends.metrics import BANDED, FIELD_OF_METRIC, KNOWN_STARCH_NEEDED, METRICS, ROLE_SHARES, Metric
 from fallow_sieve.core.blends.mix_class import MixClass, class_of
-from fallow_sieve.core.blends.on_basis import of_mix
 from fallow_sieve.core.blends.practice import Kept, Record, bands_of, usual_nutrition
 
 __all__ = [
+    "AMOUNTS",
     "BANDED",
     "BINDER_WALLS",
     "FIELD_OF_METRIC",

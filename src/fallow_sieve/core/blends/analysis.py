@@ -22,10 +22,11 @@ from fallow_sieve.core.ingredients import (
     FloatArray,
     Function,
     Ingredient,
+    OnBasis,
     Role,
     Shelf,
 )
-from fallow_sieve.core.values import RANGE_IN_SIGMA, UNKNOWN, CupStandard, Estimate, cup_ml, estimate
+from fallow_sieve.core.values import RANGE_IN_SIGMA, UNKNOWN, Basis, CupStandard, Estimate, cup_ml, estimate
 
 
 @dataclass(frozen=True, slots=True)
@@ -237,3 +238,19 @@ def _grittiest(items: Sequence[Ingredient], flour: Sequence[float]) -> str | Non
 def _rests_on(weights: FloatArray, shelf: Shelf, rows: FloatArray) -> dict[str, float]:
     shares = (100 * weights @ shelf.rests_on[rows]).tolist()
     return {str(q): s for q, s in zip(QUALITIES, shares, strict=True)}
+
+
+def of_mix(analysis: Analysis, basis: Basis) -> OnBasis:
+    """Return a whole mix on `basis`: g, and nutrients in the units their names say for that mass.
+
+    A nutrient that is not wholly known stays a lower bound: `high` is None.
+    """
+    bulk = analysis.metrics["density_g_per_ml"]
+    if basis.mass_g is not None:
+        mass = low = high = basis.mass_g
+    elif bulk.typical is not None and bulk.low is not None and bulk.high is not None and basis.volume_ml is not None:
+        mass, low, high = (d * basis.volume_ml for d in (bulk.typical, bulk.low, bulk.high))
+    else:
+        return OnBasis("", "", None, None, None, dict.fromkeys(NUTRIENTS, UNKNOWN))
+    k = mass / 100
+    return OnBasis("", "", mass, low, high, {n: e.times(k) for n, e in analysis.nutrients.items()})

@@ -6,11 +6,13 @@ thumb (docs/method.md).
 
 from __future__ import annotations
 
+import re
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from fallow_sieve.core.blends import BINDER_WALLS, BinderInBag, BinderLoad, UseBand, load_state
 from fallow_sieve.core.formulas.analysis import FormulaAnalysis
+from fallow_sieve.core.formulas.formula import Formula, When
 from fallow_sieve.core.formulas.leavening import SALT_SLOWS_PCT, SUGAR_SLOWS_PCT, Lift, Load
 from fallow_sieve.core.formulas.water import Prediction
 from fallow_sieve.core.formulas.water_learning import Corrected
@@ -131,3 +133,19 @@ def seasoning_gauges(loads: Sequence[Load], usual: Sequence[UseBand]) -> tuple[G
                 _on(load.kind, load.kind.capitalize(), OF_FLOUR, load.flour_pct, limits, f"{over:.1f} % over usual")
             )
     return tuple(found)
+
+
+# What carries a dough without a binder: a scald gels the starch, steam sets it, a long ferment thickens it.
+_WAYS = (
+    ("a scald", re.compile(r"\b(scald\w*|boiling (water|milk)|hot water|roux|cook the (paste|dough))\b", re.I)),
+    ("steam", re.compile(r"\bsteam(ed|er|ing)?\b(?! (oven|tray|in the oven))", re.I)),
+    ("a long ferment", re.compile(r"\b(ferment\w*|sour(ed|ing|dough)?|overnight|leaven|starter)\b", re.I)),
+)
+
+
+def carried_by(formula: Formula) -> str:
+    """Return what the method or a leaven says carries the dough, in words; empty where nothing does."""
+    for words, way in _WAYS:
+        if way.search(formula.method):
+            return words
+    return "a long ferment" if any(x.when is When.LEAVEN for x in formula.lines) else ""

@@ -34,11 +34,11 @@ from fallow_sieve.core.blends import (
 )
 from fallow_sieve.core.formulas.analysis import COUNTED, FormulaAnalysis, WorkedFormula, analyse_formula
 from fallow_sieve.core.formulas.binder_choice import Suggestion, disperse, suggest
-from fallow_sieve.core.formulas.carrying import carried_by
 from fallow_sieve.core.formulas.formula import BLEND, WATER, Formula, When, consistency_or_usual
 from fallow_sieve.core.formulas.gauges import (
     Gauge,
     binder_gauge,
+    carried_by,
     lift_gauge,
     seasoning_gauges,
     water_gauge,

@@ -9,16 +9,14 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 
+from fallow_sieve.core.blends import AMOUNTS
 from fallow_sieve.core.formulas.analysis import WorkedFormula
 from fallow_sieve.core.formulas.formula import When
 from fallow_sieve.core.ingredients import Function, Ingredient
 
-FRESH_PER_INSTANT = 3.0
-POWDER_PER_SODA = 3.0
 SALT_SLOWS_PCT = 3.0
 SUGAR_SLOWS_PCT = 10.0
-_YEASTS = {Function.INSTANT_YEAST: 1.0, Function.FRESH_YEAST: 1 / FRESH_PER_INSTANT}
-_POWDERS = {Function.BAKING_POWDER: 1.0, Function.BAKING_SODA: POWDER_PER_SODA}
+_YEASTS, _POWDERS = AMOUNTS["yeast_pct"], AMOUNTS["leavening_pct"]  # as in a bag
 
 
 @dataclass(frozen=True, slots=True)
