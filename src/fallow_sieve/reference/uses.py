@@ -6,7 +6,7 @@ from collections import defaultdict
 from dataclasses import dataclass
 from functools import cache
 
-from fallow_sieve.core.blends import LEAVENING_WALL, YEAST_WALL, DoseBand, MixClass, Rules, Use, UseBand, UsualRange
+from fallow_sieve.core.blends import LIFT_WALL, DoseBand, MixClass, Rules, Use, UseBand, UsualRange
 from fallow_sieve.reference.doughs import leavening
 from fallow_sieve.reference.tables import read_table
 from fallow_sieve.reference.use_rows import use_rows
@@ -120,13 +120,13 @@ def _bands() -> dict[str, dict[MixClass, tuple[UseBand, ...]]]:
 def _bags() -> dict[str, list[UseBand]]:
     found: dict[str, list[UseBand]] = defaultdict(list)
     for r in leavening():
-        for metric, most, wall in (
-            ("leavening_pct", r.baking_powder_high_pct, LEAVENING_WALL),
-            ("yeast_pct", r.instant_yeast_high_pct, YEAST_WALL),
+        for metric, most in (
+            ("leavening_pct", r.baking_powder_high_pct),
+            ("yeast_pct", r.instant_yeast_high_pct),
         ):
             if most is not None:
                 why = _LIFT_WHY[metric]
-                found[r.use].append(UseBand(0, 0, most, wall * most, metric, basis=r.basis, why=why))
+                found[r.use].append(UseBand(0, 0, most, LIFT_WALL * most, metric, basis=r.basis, why=why))
     for b in read_table("bag_bands", BagRow):
         limits = (0.0, b.good_low, b.good_high, b.hard_high)
         found[b.use].append(UseBand(*limits, b.metric, basis=b.basis, why=b.why))

@@ -1,7 +1,7 @@
 """Blends: what is in a mix, how it fits a use, and what holds it back."""
 
 from fallow_sieve.core.blends.analysis import Analysis, Contents, analyse, contents, of_mix
-from fallow_sieve.core.blends.bag import AMOUNTS, BINDER_WALLS, LEAVENING_WALL, YEAST_WALL, BinderInBag, binder_in_bag
+from fallow_sieve.core.blends.bag import AMOUNTS, BINDER_WALLS, LIFT_WALL, BinderInBag, binder_in_bag
 from fallow_sieve.core.blends.binder_load import GOOD_LOAD, BinderLoad, DoseBand, load_of_binders, load_state
 from fallow_sieve.core.blends.blend import MAX_MASS_G, MAX_PARTS, Blend, Part, check_parts, drawing_on
 from fallow_sieve.core.blends.cautions import Caution, cautions_for, cautions_of, union_of
@@ -43,7 +43,7 @@ __all__ = [
     "FIRST_FLOUR_G",
     "GOOD_LOAD",
     "KNOWN_STARCH_NEEDED",
-    "LEAVENING_WALL",
+    "LIFT_WALL",
     "MAX_MASS_G",
     "MAX_PARTS",
     "METRICS",
@@ -51,7 +51,6 @@ __all__ = [
     "NEW_FLOUR_PCT",
     "OF_FLOUR",
     "ROLE_SHARES",
-    "YEAST_WALL",
     "Analysis",
     "BandChange",
     "BandResult",

@@ -10,7 +10,7 @@ import re
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
-from fallow_sieve.core.blends import BINDER_WALLS, BinderInBag, BinderLoad, UseBand, load_state
+from fallow_sieve.core.blends import BINDER_WALLS, LIFT_WALL, BinderInBag, BinderLoad, UseBand, load_state
 from fallow_sieve.core.formulas.analysis import FormulaAnalysis
 from fallow_sieve.core.formulas.formula import Formula, When
 from fallow_sieve.core.formulas.leavening import SALT_SLOWS_PCT, SUGAR_SLOWS_PCT, Lift, Load
@@ -105,7 +105,7 @@ def lift_gauge(lift: Lift) -> Gauge:
     usual = lift.usual
     if usual is None:
         return _unlimited(lift.kind, lift.label, OF_FLOUR, lift.value_pct, "not usual here")
-    band = Band(usual.low_pct / 2, usual.low_pct, usual.high_pct, usual.high_pct * 1.5)
+    band = Band(usual.low_pct / 2, usual.low_pct, usual.high_pct, usual.high_pct * LIFT_WALL)
     off = band.distance(lift.value_pct)
     say = f"{abs(off):.1f} % {'short' if off < 0 else 'over'}"
     return _on(lift.kind, lift.label, OF_FLOUR, lift.value_pct, band, say)
