@@ -10,7 +10,7 @@ from importlib.resources import files
 import pytest
 
 from fallow_sieve.core.blends.metrics import BANDED, METRICS
-from fallow_sieve.core.formulas.unusual_shares import UsualShare
+from fallow_sieve.core.formulas.gauges import UsualShare
 from fallow_sieve.core.ingredients.ingredient import Quality, Role
 from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
 from fallow_sieve.core.values.errors import BadInputError
@@ -21,7 +21,7 @@ from fallow_sieve.reference.names import aliases, look_alikes
 from fallow_sieve.reference.practice import practice_failures, practice_mixes
 from fallow_sieve.reference.tables import read_table
 from fallow_sieve.reference.use_rows import use_rows
-from fallow_sieve.reference.uses import BagRow, BandRow, DoseRow, NutritionRow, rules
+from fallow_sieve.reference.uses import BandRow, DoseRow, NutritionRow, rules, usual_amounts
 
 SLUGS = {i.slug for i in library()}
 USES = set(rules().uses)
@@ -33,7 +33,7 @@ LOADERS = {
     "fat_losses": lambda: read_table("fat_losses", formulas.FatLossRow),
     "composition": lambda: read_table("composition", CompositionRow),
     "ingredients": lambda: read_table("ingredients", IngredientRow), "uses": use_rows, "practice_mixes": practice_mixes, "practice_failures": practice_failures,
-    "bag_bands": lambda: read_table("bag_bands", BagRow), "use_nutrition": lambda: read_table("use_nutrition", NutritionRow),
+    "usual_amounts": usual_amounts, "acids": lambda: read_table("acids", formulas.AcidRow), "use_nutrition": lambda: read_table("use_nutrition", NutritionRow),
     "dough_traits": lambda: tuple(listing.traits().values()), "grit_mapping": sieving.grit_mapping, "diets": lambda: tuple(listing.diets().values()),
     "recipe_units": lambda: read_table("recipe_units", recipes.UnitRow), "recipe_names": lambda: read_table("recipe_names", recipes.NameRow),
     "recipe_words": lambda: read_table("recipe_words", recipes.WordRow), "tin_fill": lambda: read_table("tin_fill", formulas.TinFillRow),
@@ -76,7 +76,7 @@ def test_ranges_rise_from_low_over_typical_to_high(name):
 
 KEYS = {
     "ingredients": ("slug",), "composition": ("ingredient", "nutrient"), "uses": ("use",), "use_bands": ("use", "mix_class", "metric"),
-    "practice_mixes": ("key",), "practice_failures": ("key",), "bag_bands": ("use", "metric"), "use_nutrition": ("use", "metric"),
+    "practice_mixes": ("key",), "practice_failures": ("key",), "usual_amounts": ("use", "metric"), "acids": ("function",), "use_nutrition": ("use", "metric"),
     "binder_doses": ("use", "binder"), "aliases": ("ingredient", "alias"), "hydration": ("use", "consistency"),
     "binder_water": ("binder",), "doneness": ("use",), "bake_phases": ("use", "phase"), "eggs": ("region", "size"),
     "gas_marks": ("gas_mark",), "pans": ("material",), "look_alikes": ("ingredient", "easily_taken_for"),

@@ -8,10 +8,18 @@ from dataclasses import dataclass, replace
 from functools import cache
 
 from fallow_sieve.core.baking import Doneness, GasMark, Pan, Phase
-from fallow_sieve.core.formulas import FillRule, FormulaRules, HydrationBand, LeaveningRule, Usual, UsualShare
+from fallow_sieve.core.formulas import (
+    FillRule,
+    FormulaRules,
+    HydrationBand,
+    LeaveningRule,
+    Usual,
+    UsualAmount,
+    UsualShare,
+)
 from fallow_sieve.core.formulas.swaps import EggReplacer, FatRule, SwapRules, Sweetener, Thickener
 from fallow_sieve.core.ingredients import Function
-from fallow_sieve.core.values import Range
+from fallow_sieve.core.values import Band, Range
 from fallow_sieve.reference.doughs import (
     LeaveningRow,
     bake_phases,
@@ -22,7 +30,7 @@ from fallow_sieve.reference.doughs import (
 )
 from fallow_sieve.reference.kitchen import egg_replacers, gas_marks, pans, sweetness, thickening
 from fallow_sieve.reference.tables import read_table
-from fallow_sieve.reference.uses import rules
+from fallow_sieve.reference.uses import rules, usual_amounts
 
 
 @dataclass(frozen=True, slots=True)
@@ -42,6 +50,23 @@ class PoorRow:
     word: str
     why: str
     basis: str
+
+
+@dataclass(frozen=True, slots=True)
+class AcidRow:
+    """The g of soda that 1 g of something acid meets, by function (`leaven` for a ripe leaven)."""
+
+    function: str
+    soda_g_per_g: float
+    basis: str
+
+
+def _usual_amounts() -> dict[str, list[UsualAmount]]:
+    found: dict[str, list[UsualAmount]] = defaultdict(list)
+    for r in usual_amounts():
+        band = Band(r.hard_low or 0.0, r.good_low, r.good_high, r.hard_high)
+        found[r.use].append(UsualAmount(r.metric, band, r.fails_under, r.fails_over))
+    return found
 
 
 @cache
@@ -68,6 +93,8 @@ def formula_rules() -> FormulaRules:
         pans=tuple(Pan(p.material, p.time_factor, p.note) for p in pans()),
         marks=marks(),
         usual_shares=read_table("usual_shares", UsualShare),
+        usual=_usual_amounts(),
+        acids={a.function: a.soda_g_per_g for a in read_table("acids", AcidRow)},
     )
 
 

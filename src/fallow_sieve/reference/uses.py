@@ -1,4 +1,4 @@
-"""The intended uses with what they are judged by: use_bands.csv, bag_bands.csv, leavening.csv, binder_doses.csv."""
+"""The intended uses with what they are judged by: use_bands.csv, usual_amounts.csv, leavening.csv, binder_doses.csv."""
 
 from __future__ import annotations
 
@@ -6,7 +6,7 @@ from collections import defaultdict
 from dataclasses import dataclass
 from functools import cache
 
-from fallow_sieve.core.blends import LIFT_WALL, DoseBand, MixClass, Rules, Use, UseBand, UsualRange
+from fallow_sieve.core.blends import LIFT_WALL, METRICS, DoseBand, MixClass, Rules, Use, UseBand, UsualRange
 from fallow_sieve.reference.doughs import leavening
 from fallow_sieve.reference.tables import read_table
 from fallow_sieve.reference.use_rows import use_rows
@@ -43,15 +43,20 @@ class NutritionRow:
 
 
 @dataclass(frozen=True, slots=True)
-class BagRow:
-    """What salt or sugar may lie in a bag for a use, % of flour base, and what happens beyond."""
+class AmountRow:
+    """What is usual of salt, sugar, egg, fat and the like for a use, % of flour base; what goes wrong on either side.
+
+    Without `hard_low` nothing is known to fail for want of it.
+    """
 
     use: str
     metric: str
+    hard_low: float | None
     good_low: float
     good_high: float
     hard_high: float
-    why: str
+    fails_under: str
+    fails_over: str
     basis: str
 
 
@@ -117,6 +122,12 @@ def _bands() -> dict[str, dict[MixClass, tuple[UseBand, ...]]]:
     return found
 
 
+@cache
+def usual_amounts() -> tuple[AmountRow, ...]:
+    """Return what is usual of salt, sugar, egg, fat, dried milk and unmet soda by use, % of flour base."""
+    return read_table("usual_amounts", AmountRow)
+
+
 def _bags() -> dict[str, list[UseBand]]:
     found: dict[str, list[UseBand]] = defaultdict(list)
     for r in leavening():
@@ -127,9 +138,10 @@ def _bags() -> dict[str, list[UseBand]]:
             if most is not None:
                 why = _LIFT_WHY[metric]
                 found[r.use].append(UseBand(0, 0, most, LIFT_WALL * most, metric, basis=r.basis, why=why))
-    for b in read_table("bag_bands", BagRow):
-        limits = (0.0, b.good_low, b.good_high, b.hard_high)
-        found[b.use].append(UseBand(*limits, b.metric, basis=b.basis, why=b.why))
+    for b in usual_amounts():
+        if b.metric in METRICS:  # a bag is judged by its upper side: the recipe brings what is short
+            limits = (0.0, 0.0, b.good_high, b.hard_high)
+            found[b.use].append(UseBand(*limits, b.metric, basis=b.basis, why=b.fails_over))
     return found
 
 

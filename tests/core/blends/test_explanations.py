@@ -8,7 +8,7 @@ from fallow_sieve.core.blends.analysis import analyse
 from fallow_sieve.core.blends.blend import Blend, Part
 from fallow_sieve.core.blends.explanation import explain
 from fallow_sieve.core.blends.fit import fit_to
-from fallow_sieve.core.blends.metrics import METRICS
+from fallow_sieve.core.blends.metrics import METRICS, MetricKind
 from fallow_sieve.core.values.errors import UnknownNameError
 from fallow_sieve.core.values.quantities import cup_ml
 from fallow_sieve.reference.ingredients import library_shelf
@@ -16,7 +16,7 @@ from fallow_sieve.reference.uses import rules
 from fuzzing import examples
 
 SHELF = library_shelf()
-OF_THE_BAG = {"binder_load", "leavening_pct", "yeast_pct", "salt_pct", "sugar_pct"}
+OF_THE_BAG = {"binder_load", *(m.name for m in METRICS.values() if m.kind is MetricKind.BAG)}
 ADDED_UP = sorted(set(METRICS) - {"density_g_per_ml", "cup_g", "amylose_pct_of_starch"} - OF_THE_BAG)
 LOAF = Blend(
     tuple(
@@ -46,13 +46,26 @@ def test_the_terms_of_any_mix_add_up_where_the_metric_is_known(masses, metric):
 
 
 def test_what_lies_in_the_bag_adds_up_to_the_number_it_is_judged_by():
-    bag = Blend((*LOAF.parts, Part("salt", 12), Part("baking-powder", 5), Part("baking-soda", 3), Part("honey", 20)))
+    bag = Blend(
+        (
+            *LOAF.parts,
+            Part("salt", 12),
+            Part("baking-powder", 5),
+            Part("baking-soda", 3),
+            Part("honey", 20),
+            Part("ghee", 9),
+            Part("whole-egg-powder", 12),
+            Part("skim-milk-powder", 6),
+        )
+    )
     use = rules().uses["tin-loaf"]
     shown = {b.band.metric: b.estimate.typical for b in fit_to(use, analyse(bag, SHELF)).bands}
     for metric in OF_THE_BAG - {"yeast_pct"}:
         terms = explain(bag, SHELF, metric, doses=use.doses).terms
         assert sum(t.gives for t in terms) == pytest.approx(shown[metric])
-    assert shown["leavening_pct"] == pytest.approx(100 * (5 + 3 * 3) / 670)
+    flour_g = 670 + 12 + 6  # isolates and powders of milk and egg are flour base
+    assert shown["leavening_pct"] == pytest.approx(100 * (5 + 3 * 3) / flour_g)
+    assert shown["egg_pct"] == pytest.approx(100 * 4 * 12 / flour_g)
 
 
 def test_the_volumes_of_density_add_up_to_that_of_the_mix():

@@ -8,7 +8,8 @@ from fallow_sieve.core.blends.binder_load import BinderLoad, load_of_binders
 from fallow_sieve.core.formulas.analysis import analyse_formula
 from fallow_sieve.core.formulas.binder_choice import SCHOOLS, convert_binder, dilute, disperse, suggest
 from fallow_sieve.core.formulas.formula import BLEND
-from fallow_sieve.core.formulas.leavening import lifts, loads_on_yeast
+from fallow_sieve.core.formulas.gauges import lifts, loads_on_yeast, soda_of
+from fallow_sieve.core.formulas.gauges.leavening import POWDER_ALONE
 from fallow_sieve.core.values.errors import BadInputError, UnknownNameError
 from fallow_sieve.reference.formulas import formula_rules
 from fallow_sieve.reference.ingredients import library_shelf
@@ -120,16 +121,51 @@ def found(lines):
     return analyse_formula(formula_of([(BLEND, 1000, "dry"), *lines], FLOUR), SHELF)
 
 
-def test_fresh_yeast_counts_a_third_and_soda_three_times():
-    got = {x.kind: x.value_pct for x in lifts(found([("fresh-yeast", 45, "wet"), ("baking-soda", 5, "dry")]), None)}
+def lifting(lines, rule, blend=FLOUR):
+    formula = analyse_formula(formula_of([(BLEND, 1000, "dry"), *lines], blend), SHELF)
+    return lifts(formula, rule, soda_of(formula, RULES.acids))
+
+
+def test_fresh_yeast_counts_a_third_and_soda_that_meets_acid_three_times():
+    lines = [("fresh-yeast", 45, "wet"), ("baking-soda", 5, "dry"), ("cider-vinegar", 100, "wet")]
+    got = {x.kind: x.value_pct for x in lifting(lines, None)}
     assert got == {"yeast": pytest.approx(1.5), "powder": pytest.approx(1.5)}
+
+
+@pytest.mark.parametrize(
+    ("acid", "grams", "met"),
+    [
+        ("cider-vinegar", 60, 4.2),  # 5 % of acetic acid: 0.05 / 60.05 x 84.01 = 0.07 g of soda a gram
+        ("plain-yoghurt", 240, 2.4),  # half a teaspoon of soda to a cup
+        ("cocoa-powder", 40, 2.0), ("brown-sugar", 250, 1.0), ("water", 300, 0.0), ("cider-vinegar", 200, 6.0),
+    ],
+)  # fmt: skip
+def test_soda_is_counted_against_the_acid_that_it_meets(acid, grams, met):
+    soda = soda_of(found([("baking-soda", 6, "dry"), (acid, grams, "wet")]), RULES.acids)
+    assert soda.met_pct * 10 == pytest.approx(met, rel=0.01)
+    assert soda.met_pct + soda.unmet_pct == pytest.approx(0.6)
+
+
+def test_what_the_bag_brings_lifts_too():
+    raising = {**FLOUR, "baking-powder": 40}
+    got = lifting([("baking-powder", 10, "dry")], RULES.leavening["quick-bread"], raising)
+    assert got[0].value_pct == pytest.approx(100 * (1000 * 40 / 1040 + 10) / (1000 * 1000 / 1040))
+
+
+def test_a_bread_that_powder_lifts_misses_no_yeast_and_one_of_egg_and_starch_misses_neither():
+    rule = RULES.leavening["tin-loaf"]
+    powder = lifting([("baking-powder", 40, "dry")], rule)
+    assert [(x.kind, x.usual) for x in powder] == [("powder", POWDER_ALONE)]
+    puffs = {"tapioca-starch": 1000}
+    assert lifting([("whole-egg", 400, "wet")], rule, puffs) == ()
+    assert {x.kind for x in lifting([], rule, puffs)} == {"yeast", "leaven"}
 
 
 def test_a_leaven_stands_for_yeast_where_a_use_has_both():
     rule = RULES.leavening["hearth-loaf"]
-    kinds = [x.kind for x in lifts(found([("water", 200, "leaven"), ("sorghum-flour", 200, "leaven")]), rule)]
+    kinds = [x.kind for x in lifting([("water", 200, "leaven"), ("sorghum-flour", 200, "leaven")], rule)]
     assert kinds == ["leaven"]
-    assert {x.kind for x in lifts(found([]), rule)} == {"yeast", "leaven"}
+    assert {x.kind for x in lifting([], rule)} == {"yeast", "leaven"}
 
 
 def test_salt_and_sugar_are_also_told_on_the_water_and_slow_yeast_over_their_limits():

@@ -41,7 +41,7 @@ def test_a_sound_formula_passes_and_says_so():
     found = judged()
     assert found.say == "Nothing holds it."
     assert {g.name: g.status for g in found.gauges} == dict.fromkeys(
-        ("water", "binder", "yeast", "salt", "sugar"), Status.PASS
+        ("water", "binder", "yeast", "salt", "sugar", "fat"), Status.PASS
     )
     assert "950 g flour" in found.say_more
 

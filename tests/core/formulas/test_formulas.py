@@ -3,7 +3,7 @@
 import pytest
 
 from fallow_sieve.core.formulas.analysis import analyse_formula
-from fallow_sieve.core.formulas.formula import BLEND, Line, When, consistency_or_usual, usual_when
+from fallow_sieve.core.formulas.formula import BLEND, Line, When, check_consistency, usual_when
 from fallow_sieve.core.formulas.pouring import counted_water, other_water_g, poured_pct, poured_water_g, with_water
 from fallow_sieve.core.values.errors import BadInputError, UnknownNameError
 from fallow_sieve.reference.ingredients import library_shelf
@@ -123,12 +123,11 @@ def test_a_dough_without_a_water_line_gets_one():
 
 
 def test_a_use_has_its_own_consistencies():
-    assert consistency_or_usual(formula_of({"water": 1}), ("soft", "batter")) == "soft"
-    assert consistency_or_usual(formula_of({"water": 1}, consistency="batter"), ("soft", "batter")) == "batter"
+    check_consistency("batter", ("soft", "batter"))
     with pytest.raises(BadInputError, match="no water is on record for this use at 'stiff'"):
-        consistency_or_usual(formula_of({"water": 1}, consistency="stiff"), ("soft", "batter"))
+        check_consistency("stiff", ("soft", "batter"))
     with pytest.raises(UnknownNameError):
-        consistency_or_usual(formula_of({"water": 1}, consistency="runny"), ("soft",))
+        check_consistency("runny", ("soft",))
 
 
 @pytest.mark.parametrize(

@@ -5,14 +5,8 @@ import pytest
 from fallow_sieve.core.blends.bag import BinderInBag
 from fallow_sieve.core.blends.binder_load import BinderLoad
 from fallow_sieve.core.formulas.formula import Formula, Line, When
-from fallow_sieve.core.formulas.gauges import (
-    Gauge,
-    binder_gauge,
-    lift_gauge,
-    yeast_gauges,
-)
+from fallow_sieve.core.formulas.gauges import Gauge, Lift, Load, Usual, binder_gauge, lift_gauge, yeast_gauges
 from fallow_sieve.core.formulas.judgement import judge_formula
-from fallow_sieve.core.formulas.leavening import Lift, Load, Usual
 from fallow_sieve.core.values.bands import Band, Status, state_sentence, worst_first
 from fallow_sieve.reference.formulas import formula_rules
 from fallow_sieve.reference.ingredients import library_shelf

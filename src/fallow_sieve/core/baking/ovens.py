@@ -167,11 +167,11 @@ def oven_clashes(mentions: Sequence[OvenMention], marks: Sequence[GasMark]) -> t
     found = [
         OvenClash(m.line, m.column, f"There is no gas mark {m.value:g}.")
         for m in mentions
-        if m.unit == "gas" and _in_c(m, marks) is None
+        if m.unit == "gas" and mention_c(m, marks) is None
     ]
     for first, second in pairwise(mentions):
         apart = first.line != second.line or second.column - first.column > _TOGETHER
-        a, b = _in_c(first, marks), _in_c(second, marks)
+        a, b = mention_c(first, marks), mention_c(second, marks)
         if apart or a is None or b is None or (first.unit, first.fan) == (second.unit, second.fan):
             continue
         if abs(a - b) > PAIR_TOLERANCE_K:
@@ -184,8 +184,8 @@ def oven_clashes(mentions: Sequence[OvenMention], marks: Sequence[GasMark]) -> t
 _TOGETHER = 40  # characters between two temperatures of one setting
 
 
-def _in_c(m: OvenMention, marks: Sequence[GasMark]) -> float | None:
-    """°C of a conventional oven; None for a gas mark that is none."""
+def mention_c(m: OvenMention, marks: Sequence[GasMark]) -> float | None:
+    """Return the °C of a conventional oven that is meant; None for a gas mark that is none."""
     if m.unit == "gas":
         return next((g.oven_c for g in marks if g.mark == m.value), None)
     temp = m.value if m.unit == "c" else celsius_from_fahrenheit(m.value)

@@ -32,10 +32,11 @@ from fallow_sieve.core.blends.gluten import GlutenEstimate, estimate_gluten, sta
 from fallow_sieve.core.blends.judgement import Judgement, Rules, Setting, judge
 from fallow_sieve.core.blends.limits import Limits
 from fallow_sieve.core.blends.metrics import BANDED, FIELD_OF_METRIC, KNOWN_STARCH_NEEDED, METRICS, ROLE_SHARES, Metric
-from fallow_sieve.core.blends.mix_class import MixClass, class_of
+from fallow_sieve.core.blends.mix_class import ALL_STARCH_PCT, MixClass, class_of, egg_carries, fresh_egg_of
 from fallow_sieve.core.blends.practice import Kept, Record, bands_of, usual_nutrition
 
 __all__ = [
+    "ALL_STARCH_PCT",
     "AMOUNTS",
     "BANDED",
     "BINDER_WALLS",
@@ -88,9 +89,11 @@ __all__ = [
     "difference",
     "doses_mended",
     "drawing_on",
+    "egg_carries",
     "estimate_gluten",
     "explain",
     "fit_to",
+    "fresh_egg_of",
     "handy",
     "judge",
     "load_of_binders",

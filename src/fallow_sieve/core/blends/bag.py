@@ -1,4 +1,4 @@
-"""What lies in the bag beside flour, judged by the usual for its use: binder, leavening, yeast, salt and sugar.
+"""What lies in the bag beside flour, judged by the usual for its use: binder, leavening, salt, sugar, egg, fat, milk.
 
 No binder in the bag is a choice and no fault: the recipe brings it. What is in the bag is judged.
 """
@@ -11,7 +11,7 @@ from enum import StrEnum
 from functools import cache
 
 from fallow_sieve.core.blends.analysis import PartShare
-from fallow_sieve.core.blends.mix_class import MixClass, egg_pct
+from fallow_sieve.core.blends.mix_class import EGG_AS_FRESH, MixClass, egg_pct
 from fallow_sieve.core.ingredients import Function, Kind, Role, of_kind, standard_of
 
 BINDER_WALLS = (0.35, 0.7, 1.3, 1.8)  # × usual
@@ -27,7 +27,10 @@ AMOUNTS: Mapping[str, Mapping[Function, float]] = {
     "leavening_pct": {Function.BAKING_POWDER: 1.0, Function.BAKING_SODA: POWDER_PER_SODA},
     "yeast_pct": {Function.INSTANT_YEAST: 1.0, Function.FRESH_YEAST: 1 / FRESH_PER_INSTANT},
     "salt_pct": {Function.SALT: 1.0},
+    "egg_pct": EGG_AS_FRESH,
+    "milk_powder_pct": {Function.MILK_POWDER: 1.0, Function.SOUR_MILK_POWDER: 1.0},
 }
+_BY_KIND = {"sugar_pct": Kind.SWEETENER, "fat_added_pct": Kind.FAT}
 
 
 @dataclass(frozen=True, slots=True)
@@ -50,14 +53,14 @@ def counts_as(functions: Sequence[Function], metric: str) -> float:
     >>> counts_as((Function.BAKING_SODA,), "leavening_pct"), counts_as((Function.SALT,), "sugar_pct")
     (3.0, 0.0)
     """
-    if metric == "sugar_pct":
-        return 1.0 if of_kind(functions, Kind.SWEETENER) else 0.0
+    if metric in _BY_KIND:
+        return 1.0 if of_kind(functions, _BY_KIND[metric]) else 0.0
     weights = AMOUNTS[metric]
     return next((weights[f] for f in functions if f in weights), 0.0)
 
 
 def amounts(parts: Iterable[PartShare]) -> dict[str, float]:
-    """Return what of leavening, yeast, salt and sugar lies in the bag, % of flour base, by metric; none, no row."""
+    """Return what lies in the bag of each metric of the bag, % of flour base; of what is not in there is no row."""
     found: dict[str, float] = {}
     for p in parts:
         for metric, counts in _counted(p.functions):
@@ -68,7 +71,7 @@ def amounts(parts: Iterable[PartShare]) -> dict[str, float]:
 @cache
 def _counted(functions: tuple[Function, ...]) -> tuple[tuple[str, float], ...]:
     """What an ingredient counts for, by metric: asked for every part at every move of a hand."""
-    found = ((metric, counts_as(functions, metric)) for metric in (*AMOUNTS, "sugar_pct"))
+    found = ((metric, counts_as(functions, metric)) for metric in (*AMOUNTS, *_BY_KIND))
     return tuple((metric, counts) for metric, counts in found if counts)
 
 
@@ -96,6 +99,7 @@ def binder_in_bag(
     return BinderInBag(gums, carried, seen or gums > 0)
 
 
+_RICH = ("sugar_pct", "egg_pct", "fat_added_pct", "milk_powder_pct")
 OFFERED = ("xanthan-gum", "psyllium-husk", "hpmc")
 _LEAST_PCT = 0.05
 
@@ -134,7 +138,7 @@ def bag_of(parts: Sequence[PartShare], doses: Mapping[str, float], *, needs_bind
     found = amounts(parts)
     lifted = found.get("leavening_pct", 0.0) >= _LEAST_PCT or found.get("yeast_pct", 0.0) >= _LEAST_PCT
     bound = any(p.role is Role.BINDER for p in parts)
-    rich = "sugar_pct" in found or any(p.role is Role.PROTEIN for p in parts)
+    rich = any(m in found for m in _RICH)
     kind = BagKind.WITH_BINDER if bound else BagKind.FLOURS
     if lifted:
         kind = BagKind.COMPLETE if rich and "salt_pct" in found else BagKind.SELF_RAISING

@@ -13,7 +13,7 @@ from dataclasses import dataclass, field, replace
 from fallow_sieve.core.blends.analysis import Analysis
 from fallow_sieve.core.blends.bag import BINDER_WALLS, BINDER_WEIGHT, amounts, binder_in_bag
 from fallow_sieve.core.blends.metrics import METRICS
-from fallow_sieve.core.blends.mix_class import MixClass, class_of
+from fallow_sieve.core.blends.mix_class import MixClass, class_of, egg_carries
 from fallow_sieve.core.values import EDGE, BadInputError, Band, Estimate, Status, UnknownNameError, probability_between
 
 
@@ -147,7 +147,7 @@ def fit_to(use: Use, analysis: Analysis) -> Fit:
     results = (
         *(judge_band(b, analysis.metrics[b.metric]) for b in bands_for(use, mix_class)),
         *_binder(use, analysis, mix_class),
-        *_bag(use, analysis),
+        *_bag(use, analysis, mix_class),
     )
     judged = [(r.desirability, r.band.weight) for r in results if r.desirability is not None]
     return Fit(use.slug, _score(judged), results, mix_class)
@@ -176,8 +176,10 @@ def _binder(use: Use, analysis: Analysis, mix_class: MixClass) -> tuple[BandResu
 _BINDER_WHY = "Too little crumbles; too much turns gummy and rubbery"
 
 
-def _bag(use: Use, analysis: Analysis) -> tuple[BandResult, ...]:
+def _bag(use: Use, analysis: Analysis, mix_class: MixClass) -> tuple[BandResult, ...]:
     found = amounts(analysis.parts)
+    if "egg_pct" in found and (mix_class is not MixClass.PLAIN or egg_carries(analysis.parts)):
+        del found["egg_pct"]
     return tuple(
         judge_band(b, Estimate(found[b.metric], found[b.metric], found[b.metric]))
         for b in use.bag

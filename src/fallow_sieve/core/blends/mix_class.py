@@ -6,11 +6,11 @@ cheese would stretch the bands of their use until nothing is held. Rules of thum
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from enum import StrEnum
 
 from fallow_sieve.core.blends.analysis import Analysis, PartShare
-from fallow_sieve.core.ingredients import Function, Kind, of_kind
+from fallow_sieve.core.ingredients import Function, Role
 
 LITTLE_STARCH_PCT = 22.0
 MOSTLY_STICKY_PCT = 60.0
@@ -21,8 +21,17 @@ VERY_THIRSTY_G_PER_G = 2.2
 EGG_OF_SHORT_PCT = 10.0
 EGG_OF_SOFT_PCT = 30.0
 EGG_PER_THIRST = 60.0  # % of egg for each g of water per g that the flours take beyond their own mass
+MOSTLY_NUTS_PCT = 50.0
+ALL_STARCH_PCT = 80.0
 _SHORT = frozenset({"short", "other"})
-_EGG_PER_POWDER = 8.0
+# g of fresh egg that 1 g stands for: dried whites are an eighth of what they were, dried whole egg a quarter
+EGG_AS_FRESH: Mapping[Function, float] = {
+    Function.EGG: 1.0,
+    Function.EGG_WHITE: 1.0,
+    Function.EGG_YOLK: 1.0,
+    Function.EGG_WHITE_POWDER: 8.0,
+    Function.WHOLE_EGG_POWDER: 4.0,
+}
 _HUSK_PER_POWDER = 1.2
 
 
@@ -35,14 +44,22 @@ class MixClass(StrEnum):
 
 
 def egg_pct(parts: Iterable[PartShare]) -> float:
-    """Return what is egg in `parts`, as fresh egg, % of flour base: white, yolk and powder count."""
-    found = 0.0
+    """Return what is egg in `parts`, as fresh egg, % of flour base: white, yolk and powders count."""
+    return sum(fresh_egg_of(p.functions) * (p.flour_pct or 0.0) for p in parts)
+
+
+def fresh_egg_of(functions: Iterable[Function]) -> float:
+    """Return the g of fresh egg that 1 g stands for; 0 where it is no egg."""
+    return next((EGG_AS_FRESH[f] for f in functions if f in EGG_AS_FRESH), 0.0)
+
+
+def egg_carries(parts: Iterable[PartShare]) -> bool:
+    """Return whether egg is what carries such a mix, so that much of it is no fault: of nuts, or of starch alone."""
+    shares = {Role.NUT_SEED: 0.0, Role.STARCH: 0.0}
     for p in parts:
-        if of_kind(p.functions, Kind.EGG_PART):
-            found += p.flour_pct or 0.0
-        elif Function.EGG_WHITE_POWDER in p.functions:
-            found += _EGG_PER_POWDER * (p.flour_pct or 0.0)
-    return found
+        if p.role in shares:
+            shares[p.role] += p.flour_pct or 0.0
+    return shares[Role.NUT_SEED] >= MOSTLY_NUTS_PCT or shares[Role.STARCH] >= ALL_STARCH_PCT
 
 
 def _share(parts: Iterable[PartShare], *functions: Function) -> float:

@@ -20,12 +20,21 @@ from fallow_sieve.core.formulas.formula import (
     opened,
     usual_when,
 )
-from fallow_sieve.core.formulas.gauges import Gauge
-from fallow_sieve.core.formulas.judgement import FormulaJudgement, FormulaRules, FormulaSetting, judge_formula
-from fallow_sieve.core.formulas.leavening import LeaveningRule, Usual, has_yeast, powder_equivalent
+from fallow_sieve.core.formulas.gauges import (
+    TOO_MUCH,
+    Gauge,
+    LeaveningRule,
+    Usual,
+    UsualAmount,
+    UsualShare,
+    has_yeast,
+    powder_equivalent,
+)
+from fallow_sieve.core.formulas.judgement import FormulaJudgement, judge_formula
 from fallow_sieve.core.formulas.new_line import begin_line
 from fallow_sieve.core.formulas.newer_blend import changes_on
 from fallow_sieve.core.formulas.pouring import counted_water, poured_pct, poured_water_g, with_water
+from fallow_sieve.core.formulas.rules import FormulaRules, FormulaSetting
 from fallow_sieve.core.formulas.scaling import (
     MIXING_LOSS_PCT,
     Eggs,
@@ -41,7 +50,6 @@ from fallow_sieve.core.formulas.scaling import (
     whole_eggs,
 )
 from fallow_sieve.core.formulas.tins import Filling, FillRule, Tin, filling, parse_tin
-from fallow_sieve.core.formulas.unusual_shares import TOO_MUCH, UsualShare
 from fallow_sieve.core.formulas.water import HydrationBand, Prediction
 from fallow_sieve.core.formulas.water_learning import Corrected, Learnt, Pour, check_pour, correct, learn
 
@@ -82,6 +90,7 @@ __all__ = [
     "SmallDose",
     "Tin",
     "Usual",
+    "UsualAmount",
     "UsualShare",
     "WaterPlan",
     "When",

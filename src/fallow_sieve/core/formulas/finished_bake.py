@@ -54,7 +54,7 @@ def finish(
     baked_g = sum(x.mass_g for x in formula.lines if x.when is not When.FINISH)
     water = analysis.mix.nutrients["water_g"]
     # The moisture of the flours can leave too; what is on top of the finished bake cannot.
-    held = (water.typical or 0.0) * analysis.mass_g / 100 if water.typical is not None else baked_g
+    held = water.typical * analysis.mass_g / 100 - _finish_water_g(analysis) if water.typical is not None else baked_g
     lost = min(baked_g * loss / 100, held)
     after = analysis.mass_g - lost
     per_100 = {n: _less_water(e, n, analysis.mass_g, after, lost) for n, e in analysis.mix.nutrients.items()}
@@ -75,6 +75,11 @@ def finish(
         bought_cost_per_piece=None if bought is None else bought / formula.pieces,
         say=_words(loss_pct, lost, after, formula.pieces, piece_g),
     )
+
+
+def _finish_water_g(analysis: WorkedFormula) -> float:
+    """The g of water in what is put on after baking."""
+    return sum(x.brings_g["water_g"] or 0.0 for x in analysis.lines if x.when is When.FINISH)
 
 
 def _words(loss_pct: float | None, lost: float, after: float, pieces: int, piece_g: float) -> str:

@@ -133,14 +133,8 @@ def usual_when(item: Ingredient) -> When:
     return When.WET if water is not None and water.typical > 10 and not item.function(Kind.YEAST) else When.DRY
 
 
-def consistency_or_usual(formula: Formula, offered: Sequence[str]) -> str | None:
-    """Return the formula's consistency, or the first of those `offered` for its use; None where there is none.
-
-    Raises BadInputError for a consistency that the use does not know.
-    """
-    wanted = formula.consistency
-    if wanted is None:
-        return offered[0] if offered else None
+def check_consistency(wanted: str, offered: Sequence[str]) -> None:
+    """Raise BadInputError for a consistency that is not known, or not among those `offered` for the use."""
     if wanted not in CONSISTENCIES:
         raise UnknownNameError("consistency", wanted, CONSISTENCIES, place="/consistency")
     if offered and wanted not in offered:
@@ -148,4 +142,3 @@ def consistency_or_usual(formula: Formula, offered: Sequence[str]) -> str | None
         raise BadInputError(
             f"no water is on record for this use at {wanted!r}", place="/consistency", right=f"use {' or '.join(near)}"
         )
-    return wanted

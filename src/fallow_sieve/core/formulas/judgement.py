@@ -5,15 +5,12 @@ Each gauge is a band with a mark on it, as on a blend's sieves: water, binder, w
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field
+from collections.abc import Sequence
+from dataclasses import dataclass
 
 from fallow_sieve.core.baking import (
     BakePlan,
-    Doneness,
-    GasMark,
-    Pan,
-    Phase,
+    mention_c,
     oven_clashes,
     oven_mentions,
     pan_named,
@@ -22,7 +19,6 @@ from fallow_sieve.core.baking import (
 from fallow_sieve.core.blends import (
     BinderLoad,
     Caution,
-    DoseBand,
     GlutenEstimate,
     MixClass,
     Use,
@@ -32,50 +28,40 @@ from fallow_sieve.core.blends import (
     load_of_binders,
     union_of,
 )
+from fallow_sieve.core.formulas.aimed_water import predicted
 from fallow_sieve.core.formulas.analysis import COUNTED, FormulaAnalysis, WorkedFormula, analyse_formula
 from fallow_sieve.core.formulas.binder_choice import Suggestion, disperse, suggest
-from fallow_sieve.core.formulas.formula import BLEND, WATER, Formula, When, consistency_or_usual
+from fallow_sieve.core.formulas.formula import BLEND, WATER, Formula, When
 from fallow_sieve.core.formulas.gauges import (
     Gauge,
+    Lift,
+    Load,
+    Soda,
+    UsualAmount,
     binder_gauge,
+    browning_gauge,
     carried_by,
+    for_thirst,
+    has_yeast,
     lift_gauge,
-    seasoning_gauges,
+    lifts,
+    loads_on_yeast,
+    odd_shares,
+    richness_gauges,
+    soda_gauge,
+    soda_of,
+    stays_pale,
     water_gauge,
     yeast_gauges,
 )
-from fallow_sieve.core.formulas.leavening import LeaveningRule, Lift, Load, has_yeast, lifts, loads_on_yeast
 from fallow_sieve.core.formulas.pouring import PouredWater, PourStep, hold_back, other_water_g, poured_water
-from fallow_sieve.core.formulas.unusual_shares import UsualShare, odd_shares
-from fallow_sieve.core.formulas.water import HydrationBand, Prediction, predict
-from fallow_sieve.core.formulas.water_learning import Corrected, Learnt, Pour, correct, learn
+from fallow_sieve.core.formulas.rules import FormulaRules, FormulaSetting
+from fallow_sieve.core.formulas.water import Prediction
+from fallow_sieve.core.formulas.water_learning import Corrected, Learnt, correct, learn
 from fallow_sieve.core.ingredients import Function, Kind, Role, Shelf
-from fallow_sieve.core.values import CupStandard, state_sentence, worst_first
+from fallow_sieve.core.values import state_sentence, worst_first
 
-
-@dataclass(frozen=True, slots=True)
-class FormulaRules:
-    """The rules a formula is judged by, each by use where it depends on it. Rules of thumb, from the tables."""
-
-    uses: Mapping[str, Use]
-    doses: Mapping[str, Mapping[str, DoseBand]]
-    hydration: Mapping[str, Mapping[str, HydrationBand]]
-    holds: Mapping[str, float]
-    leavening: Mapping[str, LeaveningRule]
-    phases: Mapping[str, Sequence[Phase]]
-    doneness: Mapping[str, Doneness]
-    pans: Sequence[Pan]
-    marks: Sequence[GasMark]
-    usual_shares: Sequence[UsualShare]
-
-
-@dataclass(frozen=True, slots=True)
-class FormulaSetting:
-    """Where a formula is judged: cup, binder school, and the pours of the kitchen so far."""
-
-    cup: CupStandard = CupStandard.US
-    school: str = "by-moisture"
-    pours: Sequence[Pour] = field(default=())
+LEAST_OVEN_C = 130.0  # what is cooler in a method is a core or a dough
 
 
 @dataclass(frozen=True, slots=True)
@@ -118,25 +104,30 @@ def judge_formula(
     use = rules.uses.get(formula.use) if formula.use else None
     slug = use.slug if use else ""
     offered = tuple(rules.hydration.get(slug, {}))
-    consistency = consistency_or_usual(formula, offered) if use else formula.consistency
-    prediction = predict_for(analysis, own, rules, slug, consistency)
+    consistency, prediction = predicted(formula, analysis, rules, slug)
     learnt = learn(where.pours, formula.pin.key if formula.pin else "", use.family if use else "")
     wanted = correct(prediction, learnt)
     binder = load_of_binders(analysis.dough.parts, rules.doses.get(slug))
-    found_lifts = lifts(analysis, rules.leavening.get(slug))
+    soda = soda_of(analysis, rules.acids)
+    found_lifts = lifts(analysis, rules.leavening.get(slug), soda)
     loads = loads_on_yeast(analysis)
+    usual = [for_thirst(u, prediction.thirst_g_per_g) for u in rules.usual.get(slug, ())]
+    bake = bake_for(formula, analysis, rules)
+    hottest_c, minutes = _hottest(formula, bake, rules)
     gauges = worst_first(
         [
             *water_gauge(analysis, prediction, wanted),
             *_binder_gauge(formula, analysis, use, binder),
             *map(lift_gauge, found_lifts),
-            *(yeast_gauges(loads) if has_yeast(analysis) else seasoning_gauges(loads, use.bag if use else ())),
+            *_soda_gauge(soda, usual),
+            *_rich(formula, analysis, loads, usual),
+            *browning_gauge(analysis, hottest_c, minutes),
         ]
     )
     mixed = analysis.mix.parts
     gluten = estimate_gluten([p for p in mixed if p.ingredient != WATER], own)
     school = formula.school or where.school
-    warnings = _warnings(formula, analysis, rules, loads)
+    warnings = (*_warnings(formula, analysis, rules, loads), *filter(None, [stays_pale(analysis, hottest_c)]))
     items = [own[p.ingredient] for p in mixed]
     return FormulaJudgement(
         analysis=analysis,
@@ -153,7 +144,7 @@ def judge_formula(
         disperse=_dispersed(formula, own),
         lifts=found_lifts,
         loads=loads,
-        bake=bake_for(formula, analysis, rules),
+        bake=bake,
         warnings=warnings,
         allergens=union_of(i.allergens for i in items),
         gluten=gluten,
@@ -170,15 +161,31 @@ def _binder_gauge(formula: Formula, analysis: WorkedFormula, use: Use | None, bi
     return binder_gauge(binder, carries, needed=use.needs_binder, carried_by=carried_by(formula))
 
 
-def predict_for(
-    analysis: WorkedFormula, shelf: Shelf, rules: FormulaRules, use: str, consistency: str | None
-) -> Prediction:
-    """Return the water (% of flour base) that the dough of `analysis` wants for a use at a consistency."""
-    parts = [(p.ingredient, p.mass_g, shelf[p.ingredient]) for p in analysis.dough.parts]
-    flours = {s: m for s, m, i in parts if i.in_flour_base}
-    binders = {s: m for s, m, i in parts if i.role is Role.BINDER}
-    band = rules.hydration.get(use, {}).get(consistency or "")
-    return predict(flours, binders, shelf, band, rules.holds)
+def _soda_gauge(soda: Soda, usual: Sequence[UsualAmount]) -> tuple[Gauge, ...]:
+    row = next((u for u in usual if u.metric == "unmet_soda_pct"), None)
+    return soda_gauge(soda, row.band if row else None, row.why_high if row else "")
+
+
+def _rich(
+    formula: Formula, analysis: WorkedFormula, loads: Sequence[Load], usual: Sequence[UsualAmount]
+) -> tuple[Gauge, ...]:
+    """Salt, sugar, egg and fat; where yeast lifts, salt and sugar are judged by what it bears."""
+    salt_pct = next((x.flour_pct for x in loads if x.kind == "salt"), 0.0)
+    if has_yeast(analysis):
+        return (
+            *yeast_gauges(loads),
+            *richness_gauges(formula, analysis, salt_pct, usual, frozenset({"salt", "sugar"})),
+        )
+    return richness_gauges(formula, analysis, salt_pct, usual)
+
+
+def _hottest(formula: Formula, bake: BakePlan, rules: FormulaRules) -> tuple[float | None, float]:
+    """The hottest oven (°C) that the method names, or else of the use's bake; and the minutes of the bake."""
+    rows = enumerate(formula.method.splitlines(), start=1)
+    temps = [mention_c(m, rules.marks) for n, row in rows for m in oven_mentions(row, n)]
+    named = [c for c in temps if c is not None and c >= LEAST_OVEN_C]
+    planned = [float(p.oven.conventional_c) for p in bake.phases]
+    return max(named or planned, default=None), sum(p.minutes_typical for p in bake.phases)
 
 
 def bake_for(formula: Formula, analysis: FormulaAnalysis, rules: FormulaRules) -> BakePlan:

@@ -7,8 +7,9 @@ from __future__ import annotations
 
 from fallow_sieve.core.blends import FIRST_FLOUR_G, NEW_BINDER_PCT, NEW_FLOUR_PCT, DoseBand, handy
 from fallow_sieve.core.formulas.formula import WATER, Line, is_flour, usual_when, water_share
-from fallow_sieve.core.formulas.judgement import FormulaJudgement, FormulaRules
-from fallow_sieve.core.formulas.leavening import usual_share_pct
+from fallow_sieve.core.formulas.gauges import usual_share_pct
+from fallow_sieve.core.formulas.judgement import FormulaJudgement
+from fallow_sieve.core.formulas.rules import FormulaRules
 from fallow_sieve.core.ingredients import Ingredient, Kind, Role, standards
 
 NEW_WATER_PCT = 60.0  # where no water can be predicted

@@ -7,7 +7,8 @@ from dataclasses import replace
 
 from fallow_sieve.core.blends import OF_FLOUR, Blend, Part, analyse, difference
 from fallow_sieve.core.formulas.formula import Formula
-from fallow_sieve.core.formulas.judgement import FormulaJudgement, FormulaRules, FormulaSetting, judge_formula
+from fallow_sieve.core.formulas.judgement import FormulaJudgement, judge_formula
+from fallow_sieve.core.formulas.rules import FormulaRules, FormulaSetting
 from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.values import Change, moved, spaced
 

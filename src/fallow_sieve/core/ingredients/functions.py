@@ -30,6 +30,9 @@ class Kind(StrEnum):
     SALT = "salt"
     INCLUSION = "inclusion"
     FIBRE_GEL = "fibre_gel"
+    DRIED_EGG = "dried_egg"
+    DRIED_MILK = "dried_milk"
+    ACID = "acid"
 
 
 class Function(StrEnum):
@@ -80,6 +83,12 @@ class Function(StrEnum):
     BAKING_SODA = "baking-soda"
     SALT = "salt"
     DRIED_FRUIT = "dried-fruit"
+    WHOLE_EGG_POWDER = "whole-egg-powder"
+    MILK_POWDER = "milk-powder"
+    SOUR_MILK = "sour-milk"
+    SOUR_MILK_POWDER = "sour-milk-powder"
+    VINEGAR = "vinegar"
+    COCOA = "cocoa"
 
 
 @dataclass(frozen=True, slots=True)
@@ -141,6 +150,12 @@ MEANINGS: dict[Function, FunctionMeaning] = {
     Function.BAKING_SODA: _of(Kind.POWDER, "baking soda", "baking-soda"),
     Function.SALT: _of(Kind.SALT, "salt", "salt"),
     Function.DRIED_FRUIT: _of(Kind.INCLUSION, "dried fruit, folded in", "raisins"),
+    Function.WHOLE_EGG_POWDER: _of(Kind.DRIED_EGG, "whole egg, dried", "whole-egg-powder"),
+    Function.MILK_POWDER: _of(Kind.DRIED_MILK, "milk, dried", "skim-milk-powder"),
+    Function.SOUR_MILK: _of(Kind.ACID, "soured milk: buttermilk, kefir, yoghurt", "plain-yoghurt"),
+    Function.SOUR_MILK_POWDER: _of(Kind.ACID, "soured milk, dried", "buttermilk-powder", Kind.DRIED_MILK),
+    Function.VINEGAR: _of(Kind.ACID, "acid as strong as vinegar or lemon juice", "cider-vinegar"),
+    Function.COCOA: _of(Kind.ACID, "natural cocoa", "cocoa-powder"),
 }
 FUNCTION_LABELS: dict[Function, str] = {f: m.label for f, m in MEANINGS.items()}
 # Gels that are made dry, whisked into the flour; the other binders are stirred to a gel first.

@@ -3042,12 +3042,13 @@ export interface components {
          * @description What an ingredient does, by the name that tables, files and the interface know it by.
          * @enum {string}
          */
-        Function: "butter" | "solid-fat" | "animal-fat" | "coconut-fat" | "oil" | "olive-oil" | "puree" | "sugar" | "brown-sugar" | "coconut-sugar" | "honey" | "maple-syrup" | "agave-syrup" | "erythritol" | "xylitol" | "allulose" | "egg" | "egg-white" | "egg-yolk" | "milk" | "corn-starch" | "tapioca-starch" | "potato-starch" | "arrowroot" | "sticky-rice" | "rice" | "whole-rice" | "cassava" | "wheat" | "xanthan" | "guar" | "hpmc" | "psyllium-husk" | "psyllium-powder" | "flaxseed" | "chia" | "gelatin" | "egg-white-powder" | "inulin" | "instant-yeast" | "fresh-yeast" | "baking-powder" | "baking-soda" | "salt" | "dried-fruit";
+        Function: "butter" | "solid-fat" | "animal-fat" | "coconut-fat" | "oil" | "olive-oil" | "puree" | "sugar" | "brown-sugar" | "coconut-sugar" | "honey" | "maple-syrup" | "agave-syrup" | "erythritol" | "xylitol" | "allulose" | "egg" | "egg-white" | "egg-yolk" | "milk" | "corn-starch" | "tapioca-starch" | "potato-starch" | "arrowroot" | "sticky-rice" | "rice" | "whole-rice" | "cassava" | "wheat" | "xanthan" | "guar" | "hpmc" | "psyllium-husk" | "psyllium-powder" | "flaxseed" | "chia" | "gelatin" | "egg-white-powder" | "inulin" | "instant-yeast" | "fresh-yeast" | "baking-powder" | "baking-soda" | "salt" | "dried-fruit" | "whole-egg-powder" | "milk-powder" | "sour-milk" | "sour-milk-powder" | "vinegar" | "cocoa";
         /**
          * Gauge
          * @description One thing a formula is judged by: its value in its unit, how it stands, a word, and its band where it has any.
          *
-         *     `status` is pass, close, held or unknown; without a band (None) nothing but unknown.
+         *     `status` is pass, close, held or unknown; without a band (None) nothing but unknown. `why` says what goes wrong
+         *     where it does not pass.
          */
         Gauge: {
             /** @default null */
@@ -3068,6 +3069,11 @@ export interface components {
             unit: string;
             /** Value */
             value: number | null;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
         };
         /**
          * Give

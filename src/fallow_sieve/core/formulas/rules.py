@@ -1,0 +1,40 @@
+"""The rules that a formula is judged by, and where it is judged."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+
+from fallow_sieve.core.baking import Doneness, GasMark, Pan, Phase
+from fallow_sieve.core.blends import DoseBand, Use
+from fallow_sieve.core.formulas.gauges import LeaveningRule, UsualAmount, UsualShare
+from fallow_sieve.core.formulas.water import HydrationBand
+from fallow_sieve.core.formulas.water_learning import Pour
+from fallow_sieve.core.values import CupStandard
+
+
+@dataclass(frozen=True, slots=True)
+class FormulaRules:
+    """The rules a formula is judged by, each by use where it depends on it. Rules of thumb, from the tables."""
+
+    uses: Mapping[str, Use]
+    doses: Mapping[str, Mapping[str, DoseBand]]
+    hydration: Mapping[str, Mapping[str, HydrationBand]]
+    holds: Mapping[str, float]
+    leavening: Mapping[str, LeaveningRule]
+    phases: Mapping[str, Sequence[Phase]]
+    doneness: Mapping[str, Doneness]
+    pans: Sequence[Pan]
+    marks: Sequence[GasMark]
+    usual_shares: Sequence[UsualShare]
+    usual: Mapping[str, Sequence[UsualAmount]] = field(default_factory=dict)
+    acids: Mapping[str, float] = field(default_factory=dict)
+
+
+@dataclass(frozen=True, slots=True)
+class FormulaSetting:
+    """Where a formula is judged: cup, binder school, and the pours of the kitchen so far."""
+
+    cup: CupStandard = CupStandard.US
+    school: str = "by-moisture"
+    pours: Sequence[Pour] = field(default=())
