@@ -89,6 +89,21 @@ def test_a_weaker_sweetener_has_more_bulk_and_nothing_to_give_back():
     assert not [n for n in found if n.startswith("Erythritol, bulk")]
 
 
+def test_an_egg_replacer_that_would_double_the_binder_offers_less_and_says_so():
+    bound = formula_of(
+        [("whole-egg", 100, "wet"), (BLEND, 204, "dry"), ("water", 150, "wet")],
+        {**FLOUR, "xanthan-gum": 5},
+        use="quick-bread",
+    )
+    bare = formula_of([("whole-egg", 100, "wet"), (BLEND, 200, "dry"), ("water", 150, "wet")], FLOUR, use="quick-bread")
+    full, less = (swaps(f)["psyllium-powder"] for f in (bare, bound))
+    assert full.lines[0].mass_g == pytest.approx(4)  # 2 g for each 50 g of egg
+    assert 1 <= less.lines[0].mass_g < 2
+    assert any("doubles the dose" in x.say for x in less.losses)
+    assert not any("doubles the dose" in x.say for x in full.losses)
+    assert counted_water(less.lines, SHELF) == pytest.approx(counted_water(bound.lines, SHELF))
+
+
 def test_an_egg_goes_by_its_replacers_table_and_keeps_the_doughs_water():
     flax = swaps(cake("whole-egg", 100))["ground-flaxseed"]
     assert [(x.ingredient, x.mass_g, x.when) for x in flax.lines[:2]] == [

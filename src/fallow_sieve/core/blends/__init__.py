@@ -2,7 +2,14 @@
 
 from fallow_sieve.core.blends.analysis import Analysis, Contents, analyse, contents, of_mix
 from fallow_sieve.core.blends.bag import AMOUNTS, BINDER_WALLS, LIFT_WALL, BinderInBag, binder_in_bag
-from fallow_sieve.core.blends.binder_load import GOOD_LOAD, BinderLoad, DoseBand, load_of_binders, load_state
+from fallow_sieve.core.blends.binder_load import (
+    DOUBLE_DOSE_LOAD,
+    GOOD_LOAD,
+    BinderLoad,
+    DoseBand,
+    load_of_binders,
+    load_state,
+)
 from fallow_sieve.core.blends.blend import MAX_MASS_G, MAX_PARTS, Blend, Part, check_parts, drawing_on
 from fallow_sieve.core.blends.cautions import Caution, cautions_for, cautions_of, union_of
 from fallow_sieve.core.blends.composing import (
@@ -40,6 +47,7 @@ __all__ = [
     "AMOUNTS",
     "BANDED",
     "BINDER_WALLS",
+    "DOUBLE_DOSE_LOAD",
     "FIELD_OF_METRIC",
     "FIRST_FLOUR_G",
     "GOOD_LOAD",

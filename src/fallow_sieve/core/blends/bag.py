@@ -11,8 +11,9 @@ from enum import StrEnum
 from functools import cache
 
 from fallow_sieve.core.blends.analysis import PartShare
+from fallow_sieve.core.blends.binder_load import dosed
 from fallow_sieve.core.blends.mix_class import EGG_AS_FRESH, MixClass, egg_pct
-from fallow_sieve.core.ingredients import Function, Kind, Role, of_kind, standard_of
+from fallow_sieve.core.ingredients import Function, Kind, Role, of_kind
 
 BINDER_WALLS = (0.35, 0.7, 1.3, 1.8)  # × usual
 BINDER_WEIGHT = 1.2
@@ -84,16 +85,14 @@ def binder_in_bag(
     """
     times = LOW_CARB_TIMES if mix_class is MixClass.LOW_CARB else 1.0
     gums, seeds, seen = 0.0, 0.0, False
-    for p in parts:
-        name = standard_of(p.functions, Kind.BINDER) or ""
-        binds = p.role is Role.BINDER or Function.EGG_WHITE_POWDER in p.functions
-        if binds and p.role is Role.BINDER and name not in usual:
+    for p, name in dosed(parts, usual):
+        if name not in usual:
             return None
-        if name in usual:
-            counts = FOAM_COUNTS if Function.EGG_WHITE_POWDER in p.functions else 1.0
-            load = counts * (p.flour_pct or 0.0) / usual[name]
-            gums, seeds = (gums + load / times, seeds) if binds else (gums, seeds + load)
-            seen = seen or p.role is Role.BINDER
+        is_foam = Function.EGG_WHITE_POWDER in p.functions
+        load = (FOAM_COUNTS if is_foam else 1.0) * (p.flour_pct or 0.0) / usual[name]
+        binds = is_foam or p.role is Role.BINDER
+        gums, seeds = (gums + load / times, seeds) if binds else (gums, seeds + load)
+        seen = seen or p.role is Role.BINDER
     egg = egg_pct([p for p in parts if Function.EGG_WHITE_POWDER not in p.functions])
     carried = gums + seeds + egg / _EGG_CARRIES_PCT.get(family, _EGG_CARRIES)
     return BinderInBag(gums, carried, seen or gums > 0)

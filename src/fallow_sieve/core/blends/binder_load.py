@@ -6,7 +6,7 @@ dose table knows what they do. Good is 0.7–1.3; above 1.8 asks "double dose?".
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Container, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
 from fallow_sieve.core.blends.analysis import PartShare
@@ -48,6 +48,17 @@ class BinderLoad:
     say: str
 
 
+def dosed(parts: Iterable[PartShare], known: Container[str]) -> Iterator[tuple[PartShare, str]]:
+    """Give the parts that bind, each with the name that tables of doses know it by: every binder, and what is `known`.
+
+    The name is empty where the tables know none.
+    """
+    for part in parts:
+        name = standard_of(part.functions, Kind.BINDER) or ""
+        if part.role is Role.BINDER or name in known:
+            yield part, name
+
+
 def load_of_binders(parts: Sequence[PartShare], usual: Mapping[str, DoseBand] | None) -> BinderLoad:
     """Return the binder load of `parts` for a use whose dose bands (% of flour base) are `usual`.
 
@@ -55,9 +66,9 @@ def load_of_binders(parts: Sequence[PartShare], usual: Mapping[str, DoseBand] | 
     """
     bands = usual or {}
     doses = tuple(
-        Dose(p.ingredient, p.name, p.flour_pct, bands.get(standard_of(p.functions, Kind.BINDER) or ""))
-        for p in parts
-        if p.flour_pct is not None and (p.role is Role.BINDER or (standard_of(p.functions, Kind.BINDER) or "") in bands)
+        Dose(p.ingredient, p.name, p.flour_pct, bands.get(name))
+        for p, name in dosed(parts, bands)
+        if p.flour_pct is not None
     )
     if not bands:
         return BinderLoad(None, doses, "no-rule", "No usual binder dose is on record for this use.")
