@@ -111,7 +111,7 @@ def test_a_quantile_of_weights_is_worked_out_by_hand():
         ("drop-cookie", "white-rice-flour:60;tapioca-starch:40;xanthan-gum:5", "binder_load"),
         ("tin-loaf", "sorghum-flour:60;potato-starch:40;psyllium-husk:17", "binder_load"),
         ("tin-loaf", "sorghum-flour:60;potato-starch:40;psyllium-husk:5;salt:7", "salt_pct"),
-        ("pancake", "white-rice-flour:70;potato-starch:30;baking-powder:25", "leavening_pct"),
+        ("pancake", "white-rice-flour:70;potato-starch:30;baking-powder:25", "chemical_leavening_pct"),
     ],
 )
 def test_what_ruins_a_bake_in_the_bag_holds_it(use, parts, metric):

@@ -33,7 +33,7 @@ LOADERS = {
     "fat_losses": lambda: read_table("fat_losses", formulas.FatLossRow),
     "composition": lambda: read_table("composition", CompositionRow),
     "ingredients": lambda: read_table("ingredients", IngredientRow), "uses": use_rows, "practice_mixes": practice_mixes, "practice_failures": practice_failures,
-    "usual_amounts": usual_amounts, "acids": lambda: read_table("acids", formulas.AcidRow), "use_nutrition": lambda: read_table("use_nutrition", NutritionRow),
+    "powders": lambda: read_table("powders", formulas.PowderRow), "usual_amounts": usual_amounts, "acids": lambda: read_table("acids", formulas.AcidRow), "use_nutrition": lambda: read_table("use_nutrition", NutritionRow),
     "dough_traits": lambda: tuple(listing.traits().values()), "grit_mapping": sieving.grit_mapping, "diets": lambda: tuple(listing.diets().values()),
     "recipe_units": lambda: read_table("recipe_units", recipes.UnitRow), "recipe_names": lambda: read_table("recipe_names", recipes.NameRow),
     "recipe_words": lambda: read_table("recipe_words", recipes.WordRow), "tin_fill": lambda: read_table("tin_fill", formulas.TinFillRow),

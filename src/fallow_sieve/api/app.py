@@ -16,8 +16,8 @@ from fallow_sieve.api.blends import judging
 from fallow_sieve.api.blends import routes as blends
 from fallow_sieve.api.briefs import routes as briefs
 from fallow_sieve.api.devices import routes as devices
+from fallow_sieve.api.formulas import bags, pours, work
 from fallow_sieve.api.formulas import files as formula_files
-from fallow_sieve.api.formulas import pours, work
 from fallow_sieve.api.formulas import routes as formulas
 from fallow_sieve.api.ingredients import files as shelf_files
 from fallow_sieve.api.ingredients import lots, own_numbers, shelf, side_by_side
@@ -55,6 +55,7 @@ _MODULES = (
     work,
     formula_files,
     pours,
+    bags,
     recipes,
 )
 

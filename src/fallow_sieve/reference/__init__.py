@@ -1,6 +1,6 @@
 """The bundled tables (CSV, each row one fact with its source or basis) and one small loader each."""
 
-from fallow_sieve.reference.formulas import formula_rules, marks, poor_candidates, swap_rules, tin_fills
+from fallow_sieve.reference.formulas import formula_rules, marks, poor_candidates, powders, swap_rules, tin_fills
 from fallow_sieve.reference.ingredients import library, library_shelf
 from fallow_sieve.reference.kitchen import eggs
 from fallow_sieve.reference.listing import diets, traits
@@ -24,6 +24,7 @@ __all__ = [
     "look_alikes",
     "marks",
     "poor_candidates",
+    "powders",
     "practice_mixes",
     "record",
     "rules",

@@ -13,6 +13,7 @@ from fallow_sieve.core.formulas import (
     FormulaRules,
     HydrationBand,
     LeaveningRule,
+    PowderRule,
     Usual,
     UsualAmount,
     UsualShare,
@@ -109,6 +110,24 @@ def _leavening(r: LeaveningRow) -> LeaveningRule:
 
 def _usual(low: float | None, typical: float | None, high: float | None) -> Usual | None:
     return None if low is None or typical is None or high is None else Usual(low, typical, high)
+
+
+@dataclass(frozen=True, slots=True)
+class PowderRow:
+    """A powder that stands for a liquid by what that does: g of it for 1 g, and what is lost."""
+
+    function: str
+    powder: str
+    powder_g_per_g: float
+    note: str
+    basis: str
+
+
+@cache
+def powders() -> tuple[PowderRule, ...]:
+    """Return the powders that stand for liquids in a complete mix (g for 1 g)."""
+    rows = read_table("powders", PowderRow)
+    return tuple(PowderRule(Function(r.function), r.powder, r.powder_g_per_g, r.note) for r in rows)
 
 
 @cache

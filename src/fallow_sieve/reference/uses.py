@@ -132,7 +132,7 @@ def _bags() -> dict[str, list[UseBand]]:
     found: dict[str, list[UseBand]] = defaultdict(list)
     for r in leavening():
         for metric, most in (
-            ("leavening_pct", r.baking_powder_high_pct),
+            ("chemical_leavening_pct", r.baking_powder_high_pct),
             ("yeast_pct", r.instant_yeast_high_pct),
         ):
             if most is not None:
@@ -146,6 +146,6 @@ def _bags() -> dict[str, list[UseBand]]:
 
 
 _LIFT_WHY = {
-    "leavening_pct": "Rises past its strength and falls, with a soapy or metallic taste",
+    "chemical_leavening_pct": "Rises past its strength and falls, with a soapy or metallic taste",
     "yeast_pct": "Rises past its strength before it sets, and caves in",
 }

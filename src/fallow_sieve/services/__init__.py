@@ -21,4 +21,5 @@ __all__ = [
     "shelf",
     "shelf_files",
     "transfer",
+    "whole_bags",
 ]

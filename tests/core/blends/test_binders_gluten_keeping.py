@@ -50,8 +50,8 @@ def test_milled_flax_counts_where_the_dose_table_names_it_though_it_is_no_binder
         (0.7, "good"),
         (1.3, "good"),
         (1.31, "heavy"),
-        (1.8, "heavy"),
-        (1.81, "double"),
+        (1.6, "heavy"),
+        (1.61, "double"),
     ],
 )
 def test_the_words_for_a_load(value, state):

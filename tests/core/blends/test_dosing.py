@@ -41,7 +41,7 @@ def test_salt_and_powder_come_down_to_the_most_that_is_usual_and_the_flours_stay
     masses, changes, statuses = mended("pancake", xanthan_gum=3, baking_powder=250, salt=60)
     assert {c.what for c in changes} == {"baking-powder", "salt"}
     assert (masses["baking-powder"], masses["salt"]) == (50, 25)
-    assert {statuses["leavening_pct"], statuses["salt_pct"]} == {"pass"}
+    assert {statuses["chemical_leavening_pct"], statuses["salt_pct"]} == {"pass"}
     assert {s: masses[s] for s in FLOURS} == FLOURS
 
 

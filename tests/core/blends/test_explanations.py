@@ -63,8 +63,8 @@ def test_what_lies_in_the_bag_adds_up_to_the_number_it_is_judged_by():
     for metric in OF_THE_BAG - {"yeast_pct"}:
         terms = explain(bag, SHELF, metric, doses=use.doses).terms
         assert sum(t.gives for t in terms) == pytest.approx(shown[metric])
-    flour_g = 670 + 12 + 6  # isolates and powders of milk and egg are flour base
-    assert shown["leavening_pct"] == pytest.approx(100 * (5 + 3 * 3) / flour_g)
+    flour_g = 670  # dried egg and milk are no flour base
+    assert shown["chemical_leavening_pct"] == pytest.approx(100 * (5 + 3 * 3) / flour_g)
     assert shown["egg_pct"] == pytest.approx(100 * 4 * 12 / flour_g)
 
 

@@ -31,7 +31,7 @@ CAKE = {"white-rice-flour": 120, "potato-starch": 80, "baking-powder": 8, "whole
     [
         ("egg", "choux", CHOUX, Status.HELD, "110 % short"),
         ("egg", "choux", {**CHOUX, "whole-egg": 190}, Status.PASS, "passes"),
-        ("fat", "short-pastry", {**PASTRY, "unsalted-butter": 20}, Status.HELD, "32 % short"),
+        ("fat", "short-pastry", {**PASTRY, "unsalted-butter": 20}, Status.HELD, "26 % short"),
         ("fat", "short-pastry", {**PASTRY, "unsalted-butter": 160}, Status.PASS, "passes"),
         ("sugar", "layer-cake", {**CAKE, "white-sugar": 180}, Status.PASS, "passes"),
         ("sugar", "layer-cake", {**CAKE, "white-sugar": 400}, Status.HELD, "90 % over"),

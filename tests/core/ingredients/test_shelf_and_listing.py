@@ -249,8 +249,8 @@ def test_wheat_can_be_asked_for_a_stand_in_and_gets_flours_of_the_base():
 
 
 def test_flours_side_by_side_share_a_scale_and_name_what_sets_them_apart():
-    pairs = (LookAlike("tapioca-starch", "cassava-flour", "One is washed out."),)
-    found = laid_side_by_side(["tapioca-starch", "cassava-flour"], library_shelf(), GRAMS, pairs)
+    pairs = (LookAlike("tapioca-starch", "corn-starch", "One is sticky."),)
+    found = laid_side_by_side(["tapioca-starch", "corn-starch"], library_shelf(), GRAMS, pairs)
     assert [x.column.name for x in found.lines] == list(SIDE_BY_SIDE)
     assert all(x.scale >= max((c.high for c in x.cells if c), default=0) for x in found.lines)
     assert found.look_alikes == pairs

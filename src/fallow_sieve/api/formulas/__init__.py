@@ -1,3 +1,3 @@
 """Formulas over HTTP: kept as documents, judged and worked on, their pours, in and out as files."""
 
-__all__ = ["files", "pours", "routes", "work"]
+__all__ = ["bags", "files", "pours", "routes", "work"]

@@ -1,7 +1,7 @@
 """Blends: what is in a mix, how it fits a use, and what holds it back."""
 
 from fallow_sieve.core.blends.analysis import Analysis, Contents, analyse, contents, of_mix
-from fallow_sieve.core.blends.bag import AMOUNTS, BINDER_WALLS, LIFT_WALL, BinderInBag, binder_in_bag
+from fallow_sieve.core.blends.bag import AMOUNTS, BINDER_WALLS, LIFT_WALL, BagContents, BinderInBag, binder_in_bag
 from fallow_sieve.core.blends.binder_load import (
     DOUBLE_DOSE_LOAD,
     GOOD_LOAD,
@@ -61,6 +61,7 @@ __all__ = [
     "OF_FLOUR",
     "ROLE_SHARES",
     "Analysis",
+    "BagContents",
     "BandChange",
     "BandResult",
     "BinderInBag",

@@ -42,6 +42,7 @@ class PartShare:
     lot_id: int | None = None
     lot_code: str = ""
     functions: tuple[Function, ...] = ()
+    in_flour_base: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -219,6 +220,7 @@ def _shares(
             i.lot_id,
             i.lot_code,
             i.functions,
+            i.in_flour_base,
         )
         for i, m in zip(items, masses, strict=True)
     )

@@ -25,7 +25,7 @@ LIFT_WALL = 1.5  # × the most that is usual, in a bag as in a formula
 _EGG_CARRIES_PCT = {"yeasted": 40.0, "short": 18.0}
 _EGG_CARRIES = 60.0
 AMOUNTS: Mapping[str, Mapping[Function, float]] = {
-    "leavening_pct": {Function.BAKING_POWDER: 1.0, Function.BAKING_SODA: POWDER_PER_SODA},
+    "chemical_leavening_pct": {Function.BAKING_POWDER: 1.0, Function.BAKING_SODA: POWDER_PER_SODA},
     "yeast_pct": {Function.INSTANT_YEAST: 1.0, Function.FRESH_YEAST: 1 / FRESH_PER_INSTANT},
     "salt_pct": {Function.SALT: 1.0},
     "egg_pct": EGG_AS_FRESH,
@@ -51,7 +51,7 @@ class BinderInBag:
 def counts_as(functions: Sequence[Function], metric: str) -> float:
     """Return what 1 g counts for `metric` of the bag (g): soda as three of powder, fresh yeast as a third of instant.
 
-    >>> counts_as((Function.BAKING_SODA,), "leavening_pct"), counts_as((Function.SALT,), "sugar_pct")
+    >>> counts_as((Function.BAKING_SODA,), "chemical_leavening_pct"), counts_as((Function.SALT,), "sugar_pct")
     (3.0, 0.0)
     """
     if metric in _BY_KIND:
@@ -135,12 +135,12 @@ def bag_of(parts: Sequence[PartShare], doses: Mapping[str, float], *, needs_bind
     sugar. A kind follows from what is in the bag alone.
     """
     found = amounts(parts)
-    lifted = found.get("leavening_pct", 0.0) >= _LEAST_PCT or found.get("yeast_pct", 0.0) >= _LEAST_PCT
+    lifted = found.get("chemical_leavening_pct", 0.0) >= _LEAST_PCT or found.get("yeast_pct", 0.0) >= _LEAST_PCT
     bound = any(p.role is Role.BINDER for p in parts)
     rich = any(m in found for m in _RICH)
     kind = BagKind.WITH_BINDER if bound else BagKind.FLOURS
     if lifted:
         kind = BagKind.COMPLETE if rich and "salt_pct" in found else BagKind.SELF_RAISING
-    flour_share = sum(p.mix_pct for p in parts if p.role not in (Role.BINDER, Role.OTHER)) / 100
+    flour_share = sum(p.mix_pct for p in parts if p.in_flour_base) / 100
     bring = tuple(ToBring(b, doses[b] * flour_share) for b in OFFERED if b in doses)
     return BagContents(kind, bring if needs_binder and not bound else ())

@@ -1,7 +1,7 @@
 """Binders: how much is in the mix, against what the use usually wants.
 
 Load B = Σ doseⱼ / typicalⱼ(use), over every binder in the blend; milled flax, chia and the like count where the
-dose table knows what they do. Good is 0.7–1.3; above 1.8 asks "double dose?". Rules of thumb.
+dose table knows what they do. Good is 0.7–1.3; above 1.6 asks "double dose?". Rules of thumb.
 """
 
 from __future__ import annotations
@@ -13,7 +13,7 @@ from fallow_sieve.core.blends.analysis import PartShare
 from fallow_sieve.core.ingredients import Kind, Role, standard_of
 
 GOOD_LOAD = (0.7, 1.3)
-DOUBLE_DOSE_LOAD = 1.8
+DOUBLE_DOSE_LOAD = 1.6
 
 
 @dataclass(frozen=True, slots=True)

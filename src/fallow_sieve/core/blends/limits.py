@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from fallow_sieve.core.blends.analysis import Analysis
 from fallow_sieve.core.blends.fit import BandChange
 from fallow_sieve.core.blends.gluten import GlutenEstimate
-from fallow_sieve.core.ingredients import NOT_FLOUR, Shelf
+from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.values import Status, spaced, worst_first
 
 
@@ -100,7 +100,7 @@ def _price(cap: float, analysis: Analysis, currency: str) -> LimitResult:
 
 def _bins(most: int, analysis: Analysis) -> LimitResult:
     """Bins are of flour: a binder is dosed from its jar, and counts as none."""
-    count = sum(p.role not in NOT_FLOUR for p in analysis.parts)
+    count = sum(p.in_flour_base for p in analysis.parts)
     status = Status.HELD if count > most else Status.PASS
     return LimitResult("bins", "Bins", status, f"{count} bins of at most {most}.")
 

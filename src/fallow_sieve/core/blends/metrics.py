@@ -50,7 +50,7 @@ METRICS: dict[str, Metric] = {
         Metric("flavour_index", "Flavour", "of 5", 0, 5, 1, "flour", MetricKind.PALATE),
         Metric("lightness_l", "Lightness", "L*", 0, 100, 0, "flour", MetricKind.PALATE),
         Metric("binder_load", "Binder", "× usual", 0, math.inf, 2, "flour", MetricKind.STRUCTURE),
-        Metric("leavening_pct", "Baking powder", "% of flour", 0, math.inf, 1, "flour", MetricKind.BAG),
+        Metric("chemical_leavening_pct", "Baking powder", "% of flour", 0, math.inf, 1, "flour", MetricKind.BAG),
         Metric("yeast_pct", "Yeast", "% of flour", 0, math.inf, 1, "flour", MetricKind.BAG),
         Metric("salt_pct", "Salt", "% of flour", 0, math.inf, 1, "flour", MetricKind.BAG),
         Metric("sugar_pct", "Sugar", "% of flour", 0, math.inf, 0, "flour", MetricKind.BAG),

@@ -52,6 +52,7 @@ from fallow_sieve.core.formulas.scaling import (
 from fallow_sieve.core.formulas.tins import Filling, FillRule, Tin, filling, parse_tin
 from fallow_sieve.core.formulas.water import HydrationBand, Prediction
 from fallow_sieve.core.formulas.water_learning import Corrected, Learnt, Pour, check_pour, correct, learn
+from fallow_sieve.core.formulas.whole_bag import PowderRule, Stays, WholeBag, into_bag, out_of_bag
 
 __all__ = [
     "BLEND",
@@ -84,16 +85,19 @@ __all__ = [
     "Line",
     "LineFacts",
     "Pour",
+    "PowderRule",
     "Prediction",
     "Rounded",
     "Scaled",
     "SmallDose",
+    "Stays",
     "Tin",
     "Usual",
     "UsualAmount",
     "UsualShare",
     "WaterPlan",
     "When",
+    "WholeBag",
     "WorkedFormula",
     "analyse_formula",
     "begin_line",
@@ -112,12 +116,14 @@ __all__ = [
     "filling",
     "finish",
     "has_yeast",
+    "into_bag",
     "is_flour",
     "judge_formula",
     "label_nutrients",
     "learn",
     "masses_of",
     "opened",
+    "out_of_bag",
     "parse_tin",
     "poured_pct",
     "poured_water_g",

@@ -47,7 +47,7 @@ from fallow_sieve.core.ingredients.functions import (
     standards,
 )
 from fallow_sieve.core.ingredients.in_bins import Bag, bins_of
-from fallow_sieve.core.ingredients.ingredient import NOT_FLOUR, PROPERTIES, ROLE_LABELS, Fact, Ingredient, Quality, Role
+from fallow_sieve.core.ingredients.ingredient import PROPERTIES, ROLE_LABELS, Fact, Ingredient, Quality, Role
 from fallow_sieve.core.ingredients.layers import (
     LAYERS,
     OWN_NUMBERS,
@@ -101,7 +101,6 @@ __all__ = [
     "INSIDE",
     "LAYERS",
     "MADE_A_GEL",
-    "NOT_FLOUR",
     "NUTRIENTS",
     "OWN_NUMBERS",
     "PARTS_OF_100_G",

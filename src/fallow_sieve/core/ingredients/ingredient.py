@@ -49,6 +49,9 @@ ROLE_LABELS: dict[Role, str] = {
 }
 
 NOT_FLOUR = frozenset({Role.BINDER, Role.OTHER})
+DRIED = frozenset(
+    {Function.EGG_WHITE_POWDER, Function.WHOLE_EGG_POWDER, Function.MILK_POWDER, Function.SOUR_MILK_POWDER}
+)
 
 
 class Quality(StrEnum):
@@ -139,8 +142,8 @@ class Ingredient:
 
     @property
     def in_flour_base(self) -> bool:
-        """Whether its mass counts in the flour base: everything but binders and `other`."""
-        return self.role not in NOT_FLOUR
+        """Whether its mass counts in the flour base: everything but binders, dried egg and milk, and `other`."""
+        return self.role not in NOT_FLOUR and not DRIED.intersection(self.functions)
 
     @property
     def contains_gluten(self) -> bool:

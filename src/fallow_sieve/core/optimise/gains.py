@@ -6,7 +6,6 @@ from collections.abc import Collection, Iterator
 from dataclasses import dataclass
 
 from fallow_sieve.core.blends import Analysis
-from fallow_sieve.core.ingredients import NOT_FLOUR
 
 
 @dataclass(frozen=True, slots=True)
@@ -63,7 +62,7 @@ def _metrics(mine: Analysis, other: Analysis) -> Iterator[tuple[bool, str]]:
 
 
 def _bins(mine: Analysis, other: Analysis) -> Iterator[tuple[bool, str]]:
-    count = [sum(p.role not in NOT_FLOUR for p in x.parts) for x in (mine, other)]
+    count = [sum(p.in_flour_base for p in x.parts) for x in (mine, other)]
     more = count[0] - count[1]
     if more:
         yield more < 0, f"{abs(more)} bin{'' if abs(more) == 1 else 's'} {'more' if more > 0 else 'fewer'}"

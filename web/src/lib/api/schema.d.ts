@@ -972,6 +972,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/opened-bags": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return a formula with its bag taken apart: flours and binder stay the blend, the rest become lines. */
+        post: operations["post__api_v1_opened-bags"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/practice/{use}": {
         parameters: {
             query?: never;
@@ -1261,6 +1278,23 @@ export interface paths {
         put?: never;
         /** Return how warm the water must be for a dough at the wanted temperature. */
         post: operations["post__api_v1_water-temperatures"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/whole-bags": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return the complete mix of a formula: what lies in 100 g of it, and what to add. */
+        post: operations["post__api_v1_whole-bags"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3234,6 +3268,18 @@ export interface components {
             what?: "shelf" | "lots";
         };
         /**
+         * InBag
+         * @description What lies in a complete mix: name and g in 100 g of it.
+         */
+        InBag: {
+            /** G Per 100 G */
+            g_per_100_g: number;
+            /** Ingredient */
+            ingredient: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * IngredientIn
          * @description What an ingredient is. Of the library's own rows only `archived` can be changed.
          */
@@ -4086,6 +4132,16 @@ export interface components {
             why: string;
         };
         /**
+         * MixOut
+         * @description What is in the mix, for its blend.
+         */
+        MixOut: {
+            /** Parts */
+            parts: components["schemas"]["Part"][];
+            /** Use */
+            use: string | null;
+        };
+        /**
          * More
          * @description What one unit more of a metric costs: per kg (or in the aim's unit), and up to which value that price holds.
          */
@@ -4334,6 +4390,13 @@ export interface components {
             content: components["schemas"]["FormulaContentIn"];
         };
         /**
+         * OpenedBagOut
+         * @description A formula with its bag taken apart; null where the bag holds nothing but flour and binder, or there is none.
+         */
+        OpenedBagOut: {
+            content: components["schemas"]["FormulaContentOut"] | null;
+        };
+        /**
          * OvenSetting
          * @description A bake's temperature on every oven: conventional and fan in °C and °F (to 5 °), and the nearest gas mark.
          *
@@ -4479,6 +4542,11 @@ export interface components {
              * @default []
              */
             functions: components["schemas"]["Function"][];
+            /**
+             * In Flour Base
+             * @default false
+             */
+            in_flour_base: boolean;
             /** Ingredient */
             ingredient: string;
             /**
@@ -5755,6 +5823,20 @@ export interface components {
          */
         Status: "pass" | "close" | "held" | "unknown";
         /**
+         * Stays
+         * @description A line that stays outside the bag: its name, g for 100 g of the mix, and why.
+         */
+        Stays: {
+            /** G Per 100 G */
+            g_per_100_g: number;
+            /** Ingredient */
+            ingredient: string;
+            /** Name */
+            name: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * Suggestion
          * @description A binder (slug, or None for none), what to add (g, and % of flour base), its usual band, and why.
          */
@@ -6189,11 +6271,57 @@ export interface components {
             yeast?: "none" | "instant" | "dry";
         };
         /**
+         * WaterToAdd
+         * @description The g of water to add to 100 g of a mix: as the formula has it, and the range that is predicted (None: none).
+         */
+        WaterToAdd: {
+            /** High G */
+            high_g: number | null;
+            /** Low G */
+            low_g: number | null;
+            /** Typical G */
+            typical_g: number;
+        };
+        /**
          * When
          * @description When a line goes in, in the order of the work.
          * @enum {string}
          */
         When: "dry" | "gel" | "soak" | "leaven" | "wet" | "fat" | "fold-in" | "filling" | "finish";
+        /**
+         * WholeBagIn
+         * @description A formula to make a complete mix of; `dry_egg` puts egg into the bag as powder.
+         */
+        WholeBagIn: {
+            content: components["schemas"]["FormulaContentIn"];
+            /**
+             * Dry Egg
+             * @default false
+             */
+            dry_egg?: boolean;
+        };
+        /**
+         * WholeBagOut
+         * @description A complete mix (see services.whole_bags.ShownBag), with the blend and the formula that it becomes.
+         */
+        WholeBagOut: {
+            bag: components["schemas"]["BagContents"];
+            blend: components["schemas"]["MixOut"];
+            /** Dough Say */
+            dough_say: string;
+            formula: components["schemas"]["FormulaContentOut"];
+            /** In Bag */
+            in_bag: components["schemas"]["InBag"][];
+            /** Mix Say */
+            mix_say: string;
+            /** Name */
+            name: string;
+            /** Notes */
+            notes: string[];
+            /** Stays */
+            stays: components["schemas"]["Stays"][];
+            water: components["schemas"]["WaterToAdd"];
+        };
         /**
          * WholeIngredientOut
          * @description An ingredient in full: what it is, its numbers by layer, and who uses it.
@@ -10044,6 +10172,57 @@ export interface operations {
             };
         };
     };
+    "post__api_v1_opened-bags": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OnContentIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpenedBagOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "get__api_v1_practice_{use}": {
         parameters: {
             query?: never;
@@ -10792,6 +10971,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WaterPlanOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_whole-bags": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WholeBagIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WholeBagOut"];
                 };
             };
             /** @description Not Found */

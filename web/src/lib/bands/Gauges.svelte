@@ -27,6 +27,7 @@
         <span class="soft">{g.unit}</span>
         <span class="word {STATUS_CLASS[g.status]}">{g.say}</span>
       </span>
+      {#if g.why}<span class="why small soft">{g.why}.</span>{/if}
     </li>
   {/each}
 </ul>
@@ -61,6 +62,11 @@
     font-size: 1.0625rem;
   }
 
+  .why {
+    grid-column: 2 / -1;
+    margin: -0.35rem 0 0.4rem;
+  }
+
   .tail {
     display: flex;
     flex-direction: column;
@@ -83,6 +89,10 @@
     .line {
       grid-column: 1 / -1;
       grid-row: 2;
+    }
+
+    .why {
+      grid-column: 1 / -1;
     }
   }
 </style>

@@ -25,6 +25,24 @@ export async function startFormula(
   await push(`/formula/${made.head.id}`);
 }
 
+type Blend = Schemas['BlendContentOut'];
+
+/** Keeps a complete mix as a blend and begins a formula on it; returns where that formula stands. */
+export async function makeMix(
+  name: string,
+  made: Pick<Schemas['WholeBagOut'], 'blend' | 'formula'>,
+  why: string,
+  brief_id: number | null
+): Promise<string> {
+  const blends = serverOf<Blend>('blends');
+  const mix = await blends.add(name, brief_id, made.blend);
+  const kept = await blends.keep(mix.head.id, why, mix.draft.version);
+  const revision = kept.revisions.at(-1)?.number ?? null;
+  const blend = { blend_id: mix.head.id, revision, name, parts: made.blend.parts };
+  const formula = await serverOf<Content>('formulas').add(name, brief_id, { ...made.formula, blend });
+  return `/formula/${formula.head.id}`;
+}
+
 function typeOf(name: string): string {
   if (/\.(txt|text|md)$/i.test(name)) return 'text/plain';
   return /\.jsonld$/i.test(name) ? 'application/ld+json' : 'application/json';

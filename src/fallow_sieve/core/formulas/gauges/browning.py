@@ -19,6 +19,7 @@ from fallow_sieve.core.values import Band, Status
 STANDS_C = 255.0  # what grain flours stand
 BURNS_C = 220.0  # where much burns early
 MUCH_PCT = 25.0
+COOL_C = 200.0  # under it nothing burns early
 READILY = 4.0  # on the browning scale of 0–5
 SHORT_MINUTES = 10.0
 SHORT_BEARS_K = 20.0
@@ -26,7 +27,7 @@ PALE_PCT = 60.0
 PALE_UNDER_C = 230.0
 COLOURS_PCT = 4.0
 _LEAST_PCT = 5.0
-_WHY = "Burns outside before it is through: bake cooler, or cover it"
+_WHY = "bake cooler, or cover it, before it burns outside and is raw inside"
 
 
 def early_pct(analysis: WorkedFormula) -> float:
@@ -43,13 +44,13 @@ def _burns_early(item: Ingredient) -> bool:
 def browning_gauge(analysis: WorkedFormula, hottest_c: float | None, minutes: float) -> tuple[Gauge, ...]:
     """Return the gauge of the hottest phase (°C) of a bake of `minutes` in all; none where nothing browns early."""
     early = early_pct(analysis)
-    if hottest_c is None or early < _LEAST_PCT:
+    if hottest_c is None or hottest_c < COOL_C or early < _LEAST_PCT:
         return ()
     bears = STANDS_C - (STANDS_C - BURNS_C) * min(1.0, early / MUCH_PCT)
     bears += SHORT_BEARS_K if minutes <= SHORT_MINUTES else 0.0
     band = Band(0.0, 0.0, bears, bears + 30.0)
-    say = f"over the {bears:.0f} °C that {early:.0f} % of early browning stands"
-    found = on_band("browning", "Browning", "°C at most", hottest_c, band, say, _WHY)
+    why = f"{early:.0f} % of the flour browns early and stands about {bears:.0f} °C: {_WHY}"
+    found = on_band("browning", "Browning", "°C at most", hottest_c, band, f"{hottest_c - bears:.0f} K too hot", why)
     return (replace(found, status=Status.CLOSE) if found.status is Status.HELD else found,)
 
 

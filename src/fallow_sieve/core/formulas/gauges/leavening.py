@@ -16,7 +16,7 @@ from fallow_sieve.core.formulas.gauges.gauge import OF_FLOUR, Gauge, off_the_usu
 from fallow_sieve.core.ingredients import Function, Ingredient, Role
 from fallow_sieve.core.values import Band
 
-_YEASTS, _POWDERS = AMOUNTS["yeast_pct"], AMOUNTS["leavening_pct"]  # as in a bag
+_YEASTS, _POWDERS = AMOUNTS["yeast_pct"], AMOUNTS["chemical_leavening_pct"]  # as in a bag
 LEAVEN_ACID = "leaven"  # the row of the acids that stands for a ripe leaven, whatever is in it
 _TRACE_PCT = 0.05
 ALONE_FROM_PCT = 1.5  # % of flour; so much powder is there to lift a bread by itself

@@ -30,7 +30,8 @@
     ['swap', 'Swap'],
     ['scale', 'Scale'],
     ['bake', 'Bake'],
-    ['finished', 'Finished']
+    ['finished', 'Finished'],
+    ['bag', 'As a mix']
   ];
 
   const LOADS = {
@@ -39,7 +40,8 @@
     swap: () => import('../tabs/SwapTab.svelte'),
     scale: () => import('../tabs/ScaleTab.svelte'),
     bake: () => import('../tabs/BakeTab.svelte'),
-    finished: () => import('../tabs/FinishedTab.svelte')
+    finished: () => import('../tabs/FinishedTab.svelte'),
+    bag: () => import('../tabs/BagTab.svelte')
   };
 
   function key(event: KeyboardEvent): void {

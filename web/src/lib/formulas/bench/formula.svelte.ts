@@ -7,7 +7,8 @@ import { BLEND, BLEND_LINE, MOMENTS, type Content, type FormulaJudgement, type F
 import { formulas } from '../reference.svelte';
 import { FORMULA_NOUN, judge } from './content';
 
-export type Tab = 'balance' | 'water' | 'binder' | 'scale' | 'swap' | 'bake' | 'finished' | 'revisions';
+export type Tab =
+  'balance' | 'water' | 'binder' | 'scale' | 'swap' | 'bake' | 'finished' | 'bag' | 'revisions';
 
 /** One formula on its bench: what is in it, what the core says of it, and everything that can be done to it. */
 export class FormulaBench extends Document<Content, FormulaJudgement> {
