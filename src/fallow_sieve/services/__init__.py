@@ -4,6 +4,7 @@ One module a noun. No server and no command line in here: what comes in are valu
 """
 
 __all__ = [
+    "bag_doses",
     "blend_standing",
     "blends",
     "briefs",

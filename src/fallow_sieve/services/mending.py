@@ -79,7 +79,7 @@ def mended(blend: Blend, kitchen: KitchenNow, touch: int, effort: Effort) -> Men
     analysis = analyse(blend, shelf, kitchen.cup)
     fit = fit_to(asked.bands_use, analysis)
     is_fine = _passes(fit)
-    dosed, doses = doses_mended(blend, analysis, fit)
+    dosed, doses = doses_mended(blend, analysis, fit, kitchen.limits.max_gum_pct)
     if not doses:
         return Mended(mend(blend, analysis, asked, shelf, touch, effort, kitchen.cup), is_fine, analysis, blend)
     after = analyse(dosed, shelf, kitchen.cup)

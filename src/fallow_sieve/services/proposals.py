@@ -7,8 +7,8 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from fallow_sieve.core.blends import Analysis, BandResult, Blend, Limits, Part, analyse, check_parts, drawing_on
-from fallow_sieve.core.ingredients import Role, Shelf
+from fallow_sieve.core.blends import Analysis, BandResult, Blend, Part, analyse, check_parts, drawing_on
+from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.numerics.programs import Array, Effort
 from fallow_sieve.core.optimise import (
     AIM_LABELS,
@@ -37,6 +37,7 @@ from fallow_sieve.core.optimise import (
 )
 from fallow_sieve.core.values import worst_first
 from fallow_sieve.formats.briefs import Worked
+from fallow_sieve.services.bag_doses import with_bag_doses
 from fallow_sieve.services.kitchen import KitchenNow, use_named
 
 FLOUR_G = 1000.0  # of a proposal where nothing says how much
@@ -44,24 +45,26 @@ _AIM_OF_BRIEF = {"cheapest": Aim.CHEAPEST, "more-fibre": Aim.MOST_FIBRE, "more-p
 _AIMS = (Aim.NEAREST, Aim.CHEAPEST, Aim.MOST_FIBRE, Aim.MOST_PROTEIN, Aim.FEWEST_BINS, Aim.MILDEST)
 
 
-def wishes_for(blend: Blend, limits: Limits, aim: str | None, shelf: Shelf) -> Wishes:
-    """Return the wishes that a blend on the bench starts from: limits and aim of its brief, its locks, its binder.
+def wishes_for(blend: Blend, kitchen: KitchenNow, aim: str | None) -> Wishes:
+    """Return the wishes that a blend on the bench starts from: limits and aim of its brief, its locks, its doses.
 
     Raises BadInputError for a blend without a use.
     """
     use = use_named(blend.use)
     assert use is not None  # the search is for a use
     first = _AIM_OF_BRIEF.get(aim or "", Aim.NEAREST)
-    asked = Wishes(use, limits, aims=(first, *(a for a in _AIMS if a is not first)))
+    asked = Wishes(use, kitchen.limits, aims=(first, *(a for a in _AIMS if a is not first)))
+    shelf = kitchen.shelf
     if not blend.parts:
-        return asked
+        return with_bag_doses(asked, shelf, kitchen.school)
     check_parts(blend.parts, shelf)
     analysis = analyse(blend, shelf)
     locked = {p.ingredient for p in blend.parts if p.locked}
     shares = {p.ingredient: round(p.flour_pct, 6) for p in analysis.parts if p.flour_pct is not None}
     flour = {s: x for s, x in shares.items() if shelf[s].in_flour_base}
-    binder = {p.ingredient: shares[p.ingredient] for p in analysis.parts if p.role is Role.BINDER and shares}
-    return replace(asked, lock={s: x for s, x in flour.items() if s in locked}, binder=binder)
+    doses = {p.ingredient: shares[p.ingredient] for p in analysis.parts if not p.in_flour_base and shares}
+    asked = replace(asked, lock={s: x for s, x in flour.items() if s in locked}, binder=doses)
+    return with_bag_doses(asked, shelf, kitchen.school)
 
 
 @dataclass(frozen=True, slots=True)
@@ -89,6 +92,7 @@ def posed(wishes: Wishes, bench: tuple[Part, ...], kitchen: KitchenNow, *, libra
         check_parts(bench, shelf)
     if wishes.candidates is None and not library and kitchen.is_kept:
         wishes = replace(wishes, candidates=in_bins(shelf) or None)
+    wishes = with_bag_doses(wishes, shelf, kitchen.school)
     return Posed(problem_of(wishes, shelf, kitchen.cup), shelf, bench, kitchen.currency)
 
 

@@ -7,7 +7,7 @@ from typing import Any
 
 from sqlmodel import Session, col, select
 
-from fallow_sieve.core.blends import BandChange, Limits
+from fallow_sieve.core.blends import BagKind, BandChange, Limits
 from fallow_sieve.store.errors import NotFoundError
 from fallow_sieve.store.tables import BriefRow
 from fallow_sieve.store.versions import save_versioned
@@ -39,6 +39,8 @@ def limits_of(record: dict[str, Any]) -> Limits:
         max_bins=record.get("max_bins"),
         gluten_cap_mg_per_kg=record.get("gluten_cap_mg_per_kg"),
         bands=tuple(BandChange(**b) for b in record.get("bands", ())),
+        bag=BagKind(kind) if (kind := record.get("bag")) else None,
+        max_gum_pct=record.get("max_gum_pct"),
     )
 
 

@@ -2,6 +2,7 @@
 
 import pytest
 
+from fallow_sieve.core.blends.bag import BagKind, bag_of
 from fallow_sieve.core.blends.fit import BandChange
 from fallow_sieve.core.blends.gluten import estimate_gluten
 from fallow_sieve.core.blends.limits import Limits, check_limits
@@ -12,13 +13,21 @@ SHELF = shelf_of(
     flour("rice", more={"price_per_kg": 2.0, "gluten_mg_per_kg": 5.0}),
     flour("almond", "nut_seed", more={"price_per_kg": 12.0, "allergens": ("tree-nuts",)}),
     flour("maize", more={"watch": ("maize",), "gluten_mg_per_kg": 15.0}),
+    flour("gum", "binder", does="xanthan"),
     flour("rye", more={"gluten_risk": "contains-gluten"}),
 )
 
 
 def stands(limits: Limits, masses: dict[str, float]) -> dict[str, tuple[str, str]]:
     found = mix(masses, SHELF)
-    results = check_limits(limits, found, estimate_gluten(found.parts, SHELF), SHELF, "TL")
+    results = check_limits(
+        limits,
+        found,
+        estimate_gluten(found.parts, SHELF),
+        bag_of(found.parts, {}, needs_binder=False).kind,
+        SHELF,
+        "TL",
+    )
     return {r.limit: (r.status.value, r.say) for r in results}
 
 
@@ -46,6 +55,11 @@ def test_no_limits_ask_nothing():
         (Limits(gluten_cap_mg_per_kg=8), {"rice": 1, "maize": 1}, "gluten", "held", "known parts give 10.0"),
         (Limits(gluten_cap_mg_per_kg=20), {"almond": 1, "rice": 1}, "gluten", "unknown", "1 part has no declared"),
         (Limits(gluten_cap_mg_per_kg=20), {"rye": 1}, "gluten", "held", "Made with a gluten cereal"),
+        (Limits(bag=BagKind.WITH_BINDER), {"rice": 1}, "bag", "held", "It is flours; flours with binder is wanted"),
+        (Limits(bag=BagKind.WITH_BINDER), {"rice": 99, "gum": 1}, "bag", "pass", "as is wanted"),
+        (Limits(max_gum_pct=0.5), {"rice": 100, "gum": 0.8}, "gum", "held", "0.8 % of flour; at most 0.5 % wanted"),
+        (Limits(max_gum_pct=0.0), {"rice": 100, "gum": 0.1}, "gum", "held", "0.1 % of flour; none wanted"),
+        (Limits(max_gum_pct=0.0), {"rice": 100}, "gum", "pass", "None; none wanted"),
     ],
     ids=str,
 )  # fmt: skip

@@ -11,6 +11,7 @@ from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
 from fallow_sieve.core.blends.analysis import analyse
+from fallow_sieve.core.blends.bag import BagKind
 from fallow_sieve.core.blends.fit import BandChange, fit_to
 from fallow_sieve.core.blends.gluten import estimate_gluten
 from fallow_sieve.core.blends.limits import Limits, check_limits
@@ -105,7 +106,7 @@ def test_a_mix_keeps_the_limits_of_the_model_exactly_where_the_brief_is_not_held
     p = problem(limits=limits, shelf=PRICED)
     x = in_order(p, shares)
     analysis = analyse(blend_of(p, x), PRICED)
-    said = check_limits(limits, analysis, estimate_gluten(analysis.parts, PRICED), PRICED)
+    said = check_limits(limits, analysis, estimate_gluten(analysis.parts, PRICED), BagKind.FLOURS, PRICED)
     kept = all(short_of(row, x) <= 1e-9 for row in p.limits if row.form is None)
     assert kept is all(r.status is Status.PASS for r in said)
 

@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import Annotated, Literal
 
 from pydantic import Field, RootModel
 
 from fallow_sieve.api.models import In, Limit, ListOut, Metric, Name, PageQuery, Slug, Text
-from fallow_sieve.core.blends import MAX_PARTS, BandChange, Limits
+from fallow_sieve.core.blends import MAX_PARTS, BagKind, BandChange, Limits
 from fallow_sieve.services.briefs import BriefStanding
 
 AimOfBrief = Literal["nearest", "more-fibre", "more-protein", "cheapest", "whole-grain"]
@@ -32,6 +32,8 @@ class LimitsIn(In):
     max_bins: int | None = Field(default=None, ge=1, le=MAX_PARTS)
     gluten_cap_mg_per_kg: Limit | None = None
     bands: list[BandChangeIn] = Field(default_factory=list, max_length=20)
+    bag: Annotated[BagKind, Field(strict=False)] | None = None
+    max_gum_pct: Annotated[float, Field(ge=0, le=20)] | None = None
 
     @property
     def limits(self) -> Limits:
@@ -43,6 +45,8 @@ class LimitsIn(In):
             max_bins=self.max_bins,
             gluten_cap_mg_per_kg=self.gluten_cap_mg_per_kg,
             bands=tuple(BandChange(**b.model_dump()) for b in self.bands),
+            bag=self.bag,
+            max_gum_pct=self.max_gum_pct,
         )
 
 

@@ -61,7 +61,7 @@ def wishes() -> Response:
         with store().reading() as session:
             aim = get_brief(session, given.brief_id).aim
     blend = Blend(as_parts(given.parts), use=given.use)
-    return answer(body_of(wishes_for(blend, here.limits, aim, here.shelf)))
+    return answer(body_of(wishes_for(blend, here, aim)))
 
 
 @routes.post("/proposals")

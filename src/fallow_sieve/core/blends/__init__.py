@@ -1,7 +1,16 @@
 """Blends: what is in a mix, how it fits a use, and what holds it back."""
 
 from fallow_sieve.core.blends.analysis import Analysis, Contents, analyse, contents, of_mix
-from fallow_sieve.core.blends.bag import AMOUNTS, BINDER_WALLS, LIFT_WALL, BagContents, BinderInBag, binder_in_bag
+from fallow_sieve.core.blends.bag import (
+    AMOUNTS,
+    BINDER_WALLS,
+    GUMS,
+    LIFT_WALL,
+    BagContents,
+    BagKind,
+    BinderInBag,
+    binder_in_bag,
+)
 from fallow_sieve.core.blends.binder_load import (
     DOUBLE_DOSE_LOAD,
     GOOD_LOAD,
@@ -51,6 +60,7 @@ __all__ = [
     "FIELD_OF_METRIC",
     "FIRST_FLOUR_G",
     "GOOD_LOAD",
+    "GUMS",
     "KNOWN_STARCH_NEEDED",
     "LIFT_WALL",
     "MAX_MASS_G",
@@ -62,6 +72,7 @@ __all__ = [
     "ROLE_SHARES",
     "Analysis",
     "BagContents",
+    "BagKind",
     "BandChange",
     "BandResult",
     "BinderInBag",

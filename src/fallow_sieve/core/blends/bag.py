@@ -99,6 +99,7 @@ def binder_in_bag(
 
 
 _RICH = ("sugar_pct", "egg_pct", "fat_added_pct", "milk_powder_pct")
+GUMS = frozenset({Function.XANTHAN, Function.GUAR})
 OFFERED = ("xanthan-gum", "psyllium-husk", "hpmc")
 _LEAST_PCT = 0.05
 

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from fallow_sieve.core.blends.analysis import Analysis, PartShare
-from fallow_sieve.core.blends.bag import counts_as
+from fallow_sieve.core.blends.bag import GUMS, counts_as
 from fallow_sieve.core.blends.blend import Blend
 from fallow_sieve.core.blends.differences import OF_FLOUR
 from fallow_sieve.core.blends.fit import BandResult, Fit
@@ -18,12 +18,14 @@ from fallow_sieve.core.values import Change, Status, came_or_went
 BINDER = "binder_load"
 
 
-def doses_mended(blend: Blend, analysis: Analysis, fit: Fit) -> tuple[Blend, tuple[Change, ...]]:
+def doses_mended(
+    blend: Blend, analysis: Analysis, fit: Fit, max_gum_pct: float | None = None
+) -> tuple[Blend, tuple[Change, ...]]:
     """Return `blend` with the doses that do not pass brought to the usual, and each change in % of flour base.
 
     Locked parts stay. Masses are given to a tenth of a gram, so that what is brought down stays down.
     """
-    factors = dict(_factors(blend, analysis, fit))
+    factors = dict(_factors(blend, analysis, fit)) | _gums_capped(blend, analysis, max_gum_pct)
     shares = {p.ingredient: p for p in analysis.parts}
     parts, changes = [], []
     for part in blend.parts:
@@ -34,11 +36,11 @@ def doses_mended(blend: Blend, analysis: Analysis, fit: Fit) -> tuple[Blend, tup
             was = shares[part.ingredient]
             before = was.flour_pct or 0.0
             changes.append(came_or_went(was.ingredient, was.name, before, before * mass_g / part.mass_g, OF_FLOUR))
-    return replace(blend, parts=tuple(parts)), tuple(changes)
+    return replace(blend, parts=tuple(p for p in parts if p.mass_g > 0)), tuple(changes)
 
 
 def _weighable(mass_g: float) -> float:
-    return max(0.1, math.floor(mass_g * 10 + 1e-9) / 10)
+    return max(0.1, math.floor(mass_g * 10 + 1e-9) / 10) if mass_g > 0 else 0.0
 
 
 def _factors(blend: Blend, analysis: Analysis, fit: Fit) -> Iterator[tuple[str, float]]:
@@ -51,6 +53,16 @@ def _factors(blend: Blend, analysis: Analysis, fit: Fit) -> Iterator[tuple[str, 
             for part in analysis.parts:
                 if part.ingredient not in locked and _belongs(part, row.band.metric):
                     yield part.ingredient, factor
+
+
+def _gums_capped(blend: Blend, analysis: Analysis, most_pct: float | None) -> dict[str, float]:
+    """By how much each gum has to be multiplied so that all together keep to the most that is wished."""
+    locked = {p.ingredient for p in blend.parts if p.locked}
+    gums = {p.ingredient: p.flour_pct or 0.0 for p in analysis.parts if GUMS.intersection(p.functions)}
+    has = sum(gums.values())
+    if most_pct is None or has <= most_pct + 1e-9:
+        return {}
+    return {slug: most_pct / has for slug in gums if slug not in locked}
 
 
 def _is_dose(row: BandResult) -> bool:

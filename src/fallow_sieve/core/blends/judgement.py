@@ -93,7 +93,8 @@ def judge(blend: Blend, shelf: Shelf, use: Use | None, rules: Rules, setting: Se
     asked = with_changes(use, where.limits.bands) if use and where.limits.bands else use
     fit = fit_to(asked, analysis) if asked else None
     sieves = worst_first(fit.bands) if fit else ()
-    limits = check_limits(where.limits, analysis, gluten, shelf, where.currency)
+    bag = bag_of(analysis.parts, use.doses if use else {}, needs_binder=bool(use and use.doses))
+    limits = check_limits(where.limits, analysis, gluten, bag.kind, shelf, where.currency)
     items = [shelf[p.ingredient] for p in analysis.parts]
     over = _over_usual(analysis, shelf, use)
     return Judgement(
@@ -103,7 +104,7 @@ def judge(blend: Blend, shelf: Shelf, use: Use | None, rules: Rules, setting: Se
         quiet=_quiet(analysis, asked),
         limits=limits,
         binder=load_of_binders(analysis.parts, rules.doses.get(use.slug) if use else None),
-        bag=bag_of(analysis.parts, use.doses if use else {}, needs_binder=bool(use and use.doses)),
+        bag=bag,
         gluten=gluten,
         keeping=keeping(items, where.store_temp_c),
         allergens=union_of(i.allergens for i in items),

@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from fallow_sieve.core.blends.analysis import Analysis
+from fallow_sieve.core.blends.bag import GUMS, BagKind
 from fallow_sieve.core.blends.fit import BandChange
 from fallow_sieve.core.blends.gluten import GlutenEstimate
 from fallow_sieve.core.ingredients import Shelf
@@ -14,7 +15,10 @@ from fallow_sieve.core.values import Status, spaced, worst_first
 
 @dataclass(frozen=True, slots=True)
 class Limits:
-    """What a brief asks besides its use: slugs and allergens to leave out, price cap per kg, bins, mg/kg gluten."""
+    """What a brief asks besides its use: slugs and allergens to leave out, price cap per kg, bins, mg/kg gluten.
+
+    `bag` is the kind of bag it asks for, `max_gum_pct` the most of gums, % of flour base.
+    """
 
     exclude_allergens: tuple[str, ...] = ()
     exclude: tuple[str, ...] = ()
@@ -22,6 +26,8 @@ class Limits:
     max_bins: int | None = None
     gluten_cap_mg_per_kg: float | None = None
     bands: tuple[BandChange, ...] = ()
+    bag: BagKind | None = None
+    max_gum_pct: float | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,7 +51,7 @@ class LimitResult:
 
 
 def check_limits(
-    limits: Limits, analysis: Analysis, gluten: GlutenEstimate, shelf: Shelf, currency: str = ""
+    limits: Limits, analysis: Analysis, gluten: GlutenEstimate, bag: BagKind, shelf: Shelf, currency: str = ""
 ) -> tuple[LimitResult, ...]:
     """Return how `analysis` stands at each limit of the brief, the worst first; prices in `currency` per kg."""
     found = []
@@ -59,6 +65,10 @@ def check_limits(
         found.append(_bins(limits.max_bins, analysis))
     if limits.gluten_cap_mg_per_kg is not None:
         found.append(_gluten(limits.gluten_cap_mg_per_kg, gluten))
+    if limits.bag is not None:
+        found.append(_bag(limits.bag, bag))
+    if limits.max_gum_pct is not None:
+        found.append(_gum(limits.max_gum_pct, analysis))
     return worst_first(found)
 
 
@@ -103,6 +113,29 @@ def _bins(most: int, analysis: Analysis) -> LimitResult:
     count = sum(p.in_flour_base for p in analysis.parts)
     status = Status.HELD if count > most else Status.PASS
     return LimitResult("bins", "Bins", status, f"{count} bins of at most {most}.")
+
+
+def _bag(wanted: BagKind, bag: BagKind) -> LimitResult:
+    if wanted is bag:
+        return LimitResult("bag", "Kind of bag", Status.PASS, f"It is {bag}, as is wanted.")
+    return LimitResult("bag", "Kind of bag", Status.HELD, f"It is {bag}; {wanted} is wanted. {_LACKS[wanted]}")
+
+
+_LACKS = {
+    BagKind.FLOURS: "Take out what is no flour.",
+    BagKind.WITH_BINDER: "A binder goes in, and no leavening.",
+    BagKind.SELF_RAISING: "Baking powder or yeast goes in, and nothing sweet or rich.",
+    BagKind.COMPLETE: "Leavening, salt, and sugar or dried milk, egg or fat go in.",
+}
+
+
+def _gum(most_pct: float, analysis: Analysis) -> LimitResult:
+    gums = [p for p in analysis.parts if GUMS.intersection(p.functions)]
+    has = sum(p.flour_pct or 0.0 for p in gums)
+    said = f"{has:.2g} % of flour" if gums else "none"
+    status = Status.HELD if has > most_pct + 1e-9 else Status.PASS
+    wanted = f"at most {most_pct:g} %" if most_pct > 0 else "none"
+    return LimitResult("gum", "Gums", status, f"{said[0].upper()}{said[1:]}; {wanted} wanted.")
 
 
 def _gluten(cap: float, gluten: GlutenEstimate) -> LimitResult:

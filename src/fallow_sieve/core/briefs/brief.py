@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from fallow_sieve.core.blends import METRICS, BandChange, Limits
+from fallow_sieve.core.blends import METRICS, BagKind, BandChange, Limits
 from fallow_sieve.core.values import spaced
 
 AIMS: dict[str, str] = {
@@ -28,7 +28,19 @@ def wishes(limits: Limits, names: Mapping[str, str], currency: str = "") -> tupl
         said.append(f"at most {limits.max_bins} bins")
     if limits.gluten_cap_mg_per_kg is not None:
         said.append(f"gluten under {limits.gluten_cap_mg_per_kg:g} mg/kg by test")
+    if limits.bag is not None:
+        said.append(_BAGS[limits.bag])
+    if limits.max_gum_pct is not None:
+        said.append(f"at most {limits.max_gum_pct:g} % gum" if limits.max_gum_pct > 0 else "no gums")
     return tuple(said)
+
+
+_BAGS = {
+    BagKind.FLOURS: "flours alone",
+    BagKind.WITH_BINDER: "flours with binder",
+    BagKind.SELF_RAISING: "a self-raising bag",
+    BagKind.COMPLETE: "a complete mix",
+}
 
 
 def _band_wish(change: BandChange) -> str:

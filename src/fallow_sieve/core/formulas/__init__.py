@@ -1,7 +1,15 @@
 """Formulas: a blend at work with water, fat, salt and what lifts it, judged as a whole."""
 
 from fallow_sieve.core.formulas.analysis import FormulaAnalysis, LineFacts, WorkedFormula, analyse_formula
-from fallow_sieve.core.formulas.binder_choice import SCHOOLS, Converted, Dilution, convert_binder, dilute, suggest
+from fallow_sieve.core.formulas.binder_choice import (
+    SCHOOLS,
+    Converted,
+    Dilution,
+    convert_binder,
+    dilute,
+    preferred_binder,
+    suggest,
+)
 from fallow_sieve.core.formulas.card import Card, card_of
 from fallow_sieve.core.formulas.dough_temperature import FRICTION_K, WaterPlan, masses_of, water_temperature
 from fallow_sieve.core.formulas.finished_bake import Finished, finish, label_nutrients
@@ -128,6 +136,7 @@ __all__ = [
     "poured_pct",
     "poured_water_g",
     "powder_equivalent",
+    "preferred_binder",
     "round_to_step",
     "small_doses",
     "suggest",

@@ -56,6 +56,11 @@ def suggest(school: str, use: Use, load: BinderLoad, flour_g: float, doses: Mapp
     return Suggestion(binder, add_pct / 100 * flour_g, add_pct, band, why)
 
 
+def preferred_binder(school: str, use: Use) -> str | None:
+    """Return the binder (slug) that `school` would take for `use`; None for none."""
+    return _choice(school, use)[0]
+
+
 def _choice(school: str, use: Use) -> tuple[str | None, str]:
     if school == "none":
         return None, "Your school uses none: rest the dough longer and expect a shorter crumb."

@@ -12,6 +12,7 @@ from fallow_sieve.core.ingredients import Diet, Shelf
 from fallow_sieve.core.values import BadInputError
 
 MIN_SHARE_PCT = 3.0  # a flour that is used at all is at least so much of the flour base; rule of thumb
+MOST_DOSE_PCT = 300.0  # sugar of a complete mix
 FIT_SLACK = 1.0  # points of fit that an aim may give up where not everything can pass; rule of thumb
 
 
@@ -53,7 +54,8 @@ class Wishes:
     """A brief for the optimiser.
 
     `candidates` None means every flour of the shelf that may be used; `lock` and `require` are % of flour base;
-    `binder` maps binders to doses, % of flour base, in the mix unless `binder_apart`. `step_pct` is the step of a
+    `binder` maps binders, and all else that is no flour, to doses, % of flour base, in the mix unless
+    `binder_apart`. `step_pct` is the step of a
     share, % (0: none); `batch_g` the mass of the whole mix in g, at which stock must suffice. `robust` asks that hard
     limits hold at the 95 % end; `least_bad` for the least violation where hard limits cannot be met; `fit_slack` is
     points of fit (None: see `proposals.slack_in_force`).
@@ -110,7 +112,7 @@ def check_wishes(wishes: Wishes, shelf: Shelf) -> None:
         _in_order(share, f"/require/{slug}")
     for slug, dose in wishes.binder.items():
         _a_binder(slug, shelf, f"/binder/{slug}")
-        _within(dose, 0, 50, f"/binder/{slug}")
+        _within(dose, 0, MOST_DOSE_PCT, f"/binder/{slug}")
     for slug, value in wishes.lock.items():
         _within(value, 0, 100, f"/lock/{slug}")
     _check_numbers(wishes)

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 import json
 from dataclasses import dataclass
-from typing import Literal, cast
+from typing import Annotated, Literal, cast
 
 from pydantic import Field
 
-from fallow_sieve.core.blends import BandChange, Limits, Use, rule_of_use, with_changes
+from fallow_sieve.core.blends import BagKind, BandChange, Limits, Use, rule_of_use, with_changes
 from fallow_sieve.core.ingredients import Diet, Ingredient
 from fallow_sieve.core.optimise import MIN_SHARE_PCT, Aim, Share, Wishes
 from fallow_sieve.core.values import BadInputError, UnknownNameError
@@ -71,6 +71,8 @@ class WishListIn(Strict):
     gluten_cap_mg_per_kg: float | None = Field(default=None, ge=0, le=1e6)
     allow_unknown_gluten: bool = False
     bands: list[BandIn] = Field(default_factory=list, max_length=20)
+    bag: Annotated[BagKind, Field(strict=False)] | None = None
+    max_gum_pct: float | None = Field(default=None, ge=0, le=20)
     aims: list[AimName] = Field(default_factory=lambda: list(DEFAULT_AIMS), min_length=1, max_length=12)
     binder: dict[Slug, float] = Field(default_factory=dict, max_length=10)
     binder_apart: bool = False
@@ -117,6 +119,8 @@ def wishes_of(file: WishListIn, use: Use) -> Wishes:
         file.max_bins,
         file.gluten_cap_mg_per_kg,
         tuple(_changed(b, n, use) for n, b in enumerate(file.bands)),
+        file.bag,
+        file.max_gum_pct,
     )
     return Wishes(
         use=use,
@@ -180,6 +184,8 @@ def body_of(wishes: Wishes) -> WishListIn:
         price_cap_per_kg=limits.price_cap_per_kg,
         gluten_cap_mg_per_kg=limits.gluten_cap_mg_per_kg,
         allow_unknown_gluten=wishes.allow_unknown_gluten,
+        bag=limits.bag,
+        max_gum_pct=limits.max_gum_pct,
         bands=[BandIn(**{k: getattr(b, k) for k in ("metric", *_LIMITS)}) for b in limits.bands],
         aims=[cast(AimName, str(a)) for a in wishes.aims],
         binder=dict(wishes.binder),

@@ -3665,8 +3665,12 @@ export interface components {
         /**
          * Limits
          * @description What a brief asks besides its use: slugs and allergens to leave out, price cap per kg, bins, mg/kg gluten.
+         *
+         *     `bag` is the kind of bag it asks for, `max_gum_pct` the most of gums, % of flour base.
          */
         Limits: {
+            /** @default null */
+            bag: components["schemas"]["BagKind"] | null;
             /**
              * Bands
              * @default []
@@ -3693,6 +3697,11 @@ export interface components {
              */
             max_bins: number | null;
             /**
+             * Max Gum Pct
+             * @default null
+             */
+            max_gum_pct: number | null;
+            /**
              * Price Cap Per Kg
              * @default null
              */
@@ -3703,6 +3712,8 @@ export interface components {
          * @description What a brief asks besides its use.
          */
         LimitsIn: {
+            /** @default null */
+            bag?: components["schemas"]["BagKind"] | null;
             /** Bands */
             bands?: components["schemas"]["BandChangeIn"][];
             /** Exclude */
@@ -3719,6 +3730,11 @@ export interface components {
              * @default null
              */
             max_bins?: number | null;
+            /**
+             * Max Gum Pct
+             * @default null
+             */
+            max_gum_pct?: number | null;
             /**
              * Price Cap Per Kg
              * @default null
@@ -6391,6 +6407,8 @@ export interface components {
              * @default false
              */
             allow_unknown_gluten?: boolean;
+            /** @default null */
+            bag?: components["schemas"]["BagKind"] | null;
             /** Bands */
             bands?: components["schemas"]["BandIn"][];
             /**
@@ -6448,6 +6466,11 @@ export interface components {
              */
             max_bins?: number | null;
             /**
+             * Max Gum Pct
+             * @default null
+             */
+            max_gum_pct?: number | null;
+            /**
              * Price Cap Per Kg
              * @default null
              */
@@ -6498,6 +6521,8 @@ export interface components {
              * @default false
              */
             allow_unknown_gluten: boolean;
+            /** @default null */
+            bag: components["schemas"]["BagKind"] | null;
             /** Bands */
             bands: components["schemas"]["BandIn"][];
             /**
@@ -6554,6 +6579,11 @@ export interface components {
              * @default null
              */
             max_bins: number | null;
+            /**
+             * Max Gum Pct
+             * @default null
+             */
+            max_gum_pct: number | null;
             /**
              * Price Cap Per Kg
              * @default null

@@ -7,7 +7,7 @@
   import { notices } from '../ui/state/notices.svelte';
   import { loadOn } from '../ui/state/loading.svelte';
   import Trouble from '../ui/Trouble.svelte';
-  import { BriefDraft } from './brief.svelte';
+  import { BAGS, BriefDraft } from './brief.svelte';
   import Exclude from './Exclude.svelte';
   import Wishes from './Wishes.svelte';
 
@@ -132,6 +132,17 @@
     <p class="soft small">
       A limit on gluten is a budget for what is known. It proves nothing: legal limits differ, and testing and
       certification decide.
+    </p>
+
+    <p class="line">
+      <label for="bag">The bag shall hold</label>
+      <select id="bag" class="field" bind:value={d.bag}>
+        <option value="">whatever suits</option>
+        {#each BAGS as kind (kind.name)}<option value={kind.name}>{kind.label}</option>{/each}
+      </select>
+      <label for="gum">with gums at most</label>
+      <input id="gum" class="field num short" inputmode="decimal" bind:value={d.gum} placeholder="any" />
+      <span>% of flour; 0 is no gums.</span>
     </p>
 
     <Wishes draft={d} />

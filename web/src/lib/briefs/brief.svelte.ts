@@ -2,6 +2,15 @@ import { api, ask, type Schemas } from '../api/client';
 
 type BriefIn = Schemas['BriefIn'];
 type Limits = Schemas['LimitsIn'];
+export type Bag = NonNullable<Limits['bag']>;
+
+/** The kinds of bag that a brief may ask for, from the barest to the one that wants water alone. */
+export const BAGS: readonly { name: Bag; label: string }[] = [
+  { name: 'flours', label: 'flours alone' },
+  { name: 'flours with binder', label: 'flours with binder' },
+  { name: 'self-raising', label: 'self-raising' },
+  { name: 'complete', label: 'complete, to add water to' }
+];
 
 /** A wish about one metric: at least or at most so much. */
 export interface Wish {
@@ -38,6 +47,8 @@ export class BriefDraft {
   price = $state('');
   bins = $state('');
   gluten = $state('');
+  bag = $state<Bag | ''>('');
+  gum = $state('');
   wishes = $state<Wish[]>([]);
   archived = $state(false);
   version = '';
@@ -57,6 +68,8 @@ export class BriefDraft {
     d.price = asText(limits.price_cap_per_kg);
     d.bins = asText(limits.max_bins);
     d.gluten = asText(limits.gluten_cap_mg_per_kg);
+    d.bag = limits.bag ?? '';
+    d.gum = asText(limits.max_gum_pct);
     d.wishes = (limits.bands ?? []).flatMap(wishesOf);
     return d;
   }
@@ -75,6 +88,8 @@ export class BriefDraft {
       price_cap_per_kg: optionalNumber(this.price, 'Price'),
       max_bins: optionalNumber(this.bins, 'Bins', true),
       gluten_cap_mg_per_kg: optionalNumber(this.gluten, 'Gluten'),
+      bag: this.bag || null,
+      max_gum_pct: optionalNumber(this.gum, 'Gum'),
       bands: bandsOf(this.wishes, metricLabel)
     };
     const { use, eaters, aim, note, archived } = this;

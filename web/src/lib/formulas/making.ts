@@ -1,5 +1,5 @@
 import { push } from 'svelte-spa-router';
-import type { Schemas } from '../api/client';
+import { api, ask, type Schemas } from '../api/client';
 import { sendFile } from '../api/sending';
 import { serverOf } from '../document/server';
 import type { Content } from './types';
@@ -23,6 +23,13 @@ export async function startFormula(
 ): Promise<void> {
   const made = await serverOf<Content>('formulas').add(name, brief_id, content);
   await push(`/formula/${made.head.id}`);
+}
+
+/** Returns a formula on a complete mix with the water that it wants, which is all that is missing. */
+export async function wetted(content: Content): Promise<Content> {
+  const body = { content, ingredient: 'water' };
+  const { data: water } = await ask(api.POST('/api/v1/formula-lines', { body }));
+  return { ...content, lines: [...content.lines, water] };
 }
 
 type Blend = Schemas['BlendContentOut'];

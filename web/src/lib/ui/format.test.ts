@@ -90,6 +90,8 @@ describe('a brief that is written', () => {
       price_cap_per_kg: 4.2,
       max_bins: 5,
       gluten_cap_mg_per_kg: null,
+      bag: 'self-raising' as const,
+      max_gum_pct: 0.5,
       bands: [{ metric: 'fibre_pct', hard_low: null, good_low: 6, good_high: null, hard_high: null }]
     };
     const stored = {
@@ -110,6 +112,8 @@ describe('a brief that is written', () => {
       exclude_allergens: ['egg'],
       price_cap_per_kg: 4.2,
       max_bins: 5,
+      bag: 'self-raising',
+      max_gum_pct: 0.5,
       bands: [{ metric: 'fibre_pct', good_low: 6 }]
     });
   });

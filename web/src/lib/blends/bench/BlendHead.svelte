@@ -3,7 +3,7 @@
   import { wordsOf } from '../../api/client';
   import { massFigure, readMass } from '../../ui/format';
   import { BLEND_LINE } from '../../formulas/types';
-  import { EMPTY, startFormula } from '../../formulas/making';
+  import { EMPTY, startFormula, wetted } from '../../formulas/making';
   import { kitchen } from '../../app/kitchen.svelte';
   import { attempt } from '../../ui/state/attempt';
   import type { Bench } from './bench.svelte';
@@ -34,7 +34,9 @@
     const { id: blend_id, name, brief_id } = bench.head;
     const { parts, use } = last?.content ?? bench.content;
     const blend = { blend_id, revision: last?.number ?? null, name, parts };
-    await startFormula(name, { ...EMPTY, use, blend, lines: [BLEND_LINE] }, brief_id);
+    const content = { ...EMPTY, use, blend, lines: [BLEND_LINE] };
+    const whole = bench.judgement?.bag.kind === 'complete';
+    await startFormula(name, whole ? await wetted(content) : content, brief_id);
   }
 </script>
 

@@ -6,6 +6,7 @@
 
   const { search }: { search: Proposing } = $props();
   const MARKS = ['egg', 'milk', 'tree-nuts', 'soya', 'lupin', 'buckwheat', 'maize', 'oats', 'legume'];
+  const BAGS = ['flours', 'flours with binder', 'self-raising', 'complete'];
   const DIETS = ['vegan', 'grain-free', 'legume-free', 'nut-free'];
   const metrics = $derived((kitchen.reference?.metrics ?? []).filter((m) => m.banded));
   const flours = $derived(
@@ -60,6 +61,10 @@
           ...w,
           price_cap_per_kg: Number((search.bench.judgement?.analysis.cost_per_kg.typical ?? 4).toFixed(2))
         };
+      case 'bag':
+        return { ...w, bag: name as BriefWishes['bag'] };
+      case 'gum':
+        return { ...w, max_gum_pct: 0.5 };
       case 'gluten':
         return { ...w, gluten_cap_mg_per_kg: 20 };
       case 'stock':
@@ -76,6 +81,7 @@
   <option value="price">at most a price per kg</option>
   <option value="gluten">a gluten budget</option>
   <option value="stock">only what is in stock</option>
+  <option value="gum">at most so much gum</option>
   {#if search.wishes?.binder && Object.keys(search.wishes.binder).length}
     <option value="apart">the binder kept apart from the bag</option>
   {/if}
@@ -87,6 +93,9 @@
   <optgroup label="at most">
     {#each metrics as m (m.name)}<option value="most/{m.name}">at most … {m.label.toLowerCase()}</option
       >{/each}
+  </optgroup>
+  <optgroup label="a bag of">
+    {#each BAGS as bag (bag)}<option value="bag/{bag}">{bag}</option>{/each}
   </optgroup>
   <optgroup label="without">
     {#each DIETS as diet (diet)}<option value="diet/{diet}">{diet.replace('-', ' ')}</option>{/each}

@@ -18,6 +18,13 @@ interface Words {
 const SIDES = ['hard_low', 'good_low', 'good_high', 'hard_high'] as const;
 type Side = (typeof SIDES)[number];
 
+const BAG_WORDS: Record<NonNullable<BriefWishes['bag']>, string> = {
+  flours: 'flours alone',
+  'flours with binder': 'flours with binder',
+  'self-raising': 'a self-raising bag',
+  complete: 'a complete mix'
+};
+
 /** Returns the wishes as lines, in the order in which one would say them. */
 export function phrases(w: BriefWishes, words: Words): Wish[] {
   const name = (slug: string): string => words.nameOf(slug).toLowerCase();
@@ -55,6 +62,8 @@ export function phrases(w: BriefWishes, words: Words): Wish[] {
       'mg/kg by test; unknown is not allowed'
     );
   }
+  if (w.bag) add('bag', BAG_WORDS[w.bag]);
+  if (w.max_gum_pct != null) add('max_gum_pct', 'gums at most', w.max_gum_pct, '% of flour');
   for (const [slug, share] of Object.entries(w.lock ?? {}))
     add(`lock/${slug}`, `${name(slug)} locked at`, share, '%');
   for (const [slug, share] of Object.entries(w.require ?? {})) {

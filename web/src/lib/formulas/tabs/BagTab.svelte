@@ -15,6 +15,13 @@
   let wrong = $state('');
   let busy = $state(false);
   const g = (grams: number): string => `${figure(grams, grams < 10 ? 1 : 0)} g`;
+  /** Whether the formula's bag holds all that is dry already. */
+  const inBag = $derived(
+    !!found &&
+      !!bench.content.blend &&
+      found.formula.lines.length === bench.lines.length &&
+      found.notes.length === 0
+  );
   const adds = $derived(found ? toAdd(found) : '');
 
   function toAdd({ water, stays }: Schemas['WholeBagOut']): string {
@@ -87,7 +94,8 @@
     <a href="#/method/whole-bag">How is this worked out?</a>
   </p>
   <p class="actions">
-    <button class="action main" disabled={busy} onclick={make}>Make this mix</button>
+    {#if inBag}<span>All that is dry lies in the bag already.</span>
+    {:else}<button class="action main" disabled={busy} onclick={make}>Make this mix</button>{/if}
     {#if apart}<button class="link" onclick={takeApart}>Take this bag apart</button>{/if}
     <label class="small"
       ><input type="checkbox" bind:checked={dryEgg} /> egg as powder, where there is any</label
