@@ -80,17 +80,6 @@ def soak_flour(page: Page) -> None:
         page.wait_for_timeout(120)
 
 
-def look_at_table(page: Page) -> None:
-    """Look at a table of which one cell is refused."""
-    text = (
-        "slug,name,role,protein_g_per_100_g,fibre_g_per_100_g\n"
-        "fell-mix,Fell mix,starch,many,2\nteff-flour,,,14.1,9.0\n"
-        "low-ings-crumb,Low Ings crumb,other,8.1,3.5\nquinoa-flour,,,12.2,\n"
-    )
-    file = {"name": "low-ings.csv", "mimeType": "text/csv", "buffer": text.encode()}
-    page.get_by_label("Table or data package").set_input_files(file)
-
-
 def paste_recipe(page: Page) -> None:
     """Paste a wheat recipe in cups and spoons, with a slip in it, and have it made over."""
     text = (
@@ -103,6 +92,12 @@ def paste_recipe(page: Page) -> None:
     page.get_by_label("Use", exact=True).select_option("layer-cake")
     page.get_by_role("list", name="Changes").wait_for()
     page.get_by_role("textbox", name="Recipe").evaluate("e => { e.scrollTop = 0; e.blur(); }")
+
+
+def as_a_mix(page: Page) -> None:
+    """See what lies in the bag of a complete mix."""
+    page.get_by_role("tab", name="As a mix").click()
+    page.get_by_text("To 100 g of mix").wait_for()
 
 
 def swap_butter(page: Page) -> None:
@@ -132,8 +127,8 @@ SHOTS: tuple[tuple[str, str, Callable[[Page], None], dict[str, Any]], ...] = (
     ("side-by-side", "#/side-by-side/teff-flour,sorghum-flour,tapioca-starch,cassava-flour", nothing, {}),
     ("label", "#/ingredients/teff-flour/label", type_label, {}),
     ("bench-test", "#/ingredients/teff-flour/test/water", soak_flour, {}),
-    ("shelf-files", "#/shelf/files", look_at_table, {}),
     ("formula", "#/formula/1", nothing, {}),
+    ("whole-bag", "#/formula/5", as_a_mix, {}),
     ("conversion", "#/recipe", paste_recipe, {}),
     ("swap", "#/formula/3", swap_butter, {}),
     ("tin", "#/formula/1", scale_to_tin, {}),

@@ -11,7 +11,7 @@ from browser.conftest import FormulaDriver
 def test_the_list_leads_to_the_bench_and_each_formula_says_how_it_stands(page):
     page.goto("/#/formulas")
     rolls = page.get_by_role("link", name=re.compile("Points soft rolls"))
-    expect(rolls).to_contain_text("Held by 1 of 5: salt on yeast (slows yeast). 3 to look at.")
+    expect(rolls).to_contain_text("Held by 1 of 7: salt on yeast (slows yeast). 3 to look at.")
     rolls.click()
     expect(page.get_by_label("Name of the formula")).to_have_value("Points soft rolls")
     expect(page.get_by_role("list", name="To look at")).to_contain_text("10 times the usual 2 %")
@@ -20,7 +20,7 @@ def test_the_list_leads_to_the_bench_and_each_formula_says_how_it_stands(page):
 def test_a_mass_that_is_typed_is_judged_saved_and_taken_back(page, formula):
     formula.open()
     formula.type_in(formula.mass("water"), "300")
-    expect(formula.say).to_contain_text("Held by 1 of 5: water (")
+    expect(formula.say).to_contain_text("Held by 1 of 6: water (")
     formula.saved()
     page.keyboard.press("Control+z")
     expect(formula.mass("water")).to_have_value("830")
@@ -163,3 +163,20 @@ def test_a_page_left_at_once_after_an_edit_finds_it_again(page, formula):
     page.goto("/#/formulas")
     formula.open()
     expect(formula.mass("salt")).to_have_value("21")
+
+
+def test_all_that_is_dry_becomes_a_mix_and_the_mix_lines_again(page, formula):
+    formula.open(5)
+    page.get_by_role("tab", name="As a mix").click()
+    expect(page.get_by_role("heading", name=re.compile("To 100 g of mix add 24 g water"))).to_be_visible()
+    page.get_by_role("button", name="Make this mix").click()
+    expect(page.get_by_label("Name of the formula")).to_have_value("Signal box cake, complete mix")
+    expect(page.get_by_role("link", name="Signal box cake, complete mix")).to_be_visible()
+    expect(formula.say).to_have_text("Nothing holds it.")
+    page.get_by_role("tab", name="As a mix").click()
+    expect(page.get_by_text("All that is dry lies in the bag already.")).to_be_visible()
+    page.get_by_role("button", name="Take this bag apart").click()
+    expect(formula.mass("white-sugar")).to_have_value("200")
+    expect(formula.mass("whole-milk")).to_have_value("126.3")
+    page.keyboard.press("Control+z")
+    expect(formula.mass("water")).to_have_value("113.7")

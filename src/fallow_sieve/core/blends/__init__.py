@@ -45,7 +45,7 @@ from fallow_sieve.core.blends.fit import (
     with_changes,
 )
 from fallow_sieve.core.blends.gluten import GlutenEstimate, estimate_gluten, status_of
-from fallow_sieve.core.blends.judgement import Judgement, Rules, Setting, judge
+from fallow_sieve.core.blends.judgement import Judgement, Quiet, Rules, Setting, judge
 from fallow_sieve.core.blends.limits import Limits
 from fallow_sieve.core.blends.metrics import BANDED, FIELD_OF_METRIC, KNOWN_STARCH_NEEDED, METRICS, ROLE_SHARES, Metric
 from fallow_sieve.core.blends.mix_class import ALL_STARCH_PCT, MixClass, class_of, egg_carries, fresh_egg_of
@@ -91,6 +91,7 @@ __all__ = [
     "Metric",
     "MixClass",
     "Part",
+    "Quiet",
     "Record",
     "Rules",
     "Setting",
