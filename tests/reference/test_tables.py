@@ -16,7 +16,7 @@ from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
 from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.reference import doughs, formulas, kitchen, listing, recipes, sieving
 from fallow_sieve.reference import tables as reading
-from fallow_sieve.reference.ingredients import CompositionRow, IngredientRow, library, library_shelf
+from fallow_sieve.reference.ingredients import CompositionRow, IngredientRow, PropertyRow, library, library_shelf
 from fallow_sieve.reference.names import aliases, look_alikes
 from fallow_sieve.reference.practice import practice_failures, practice_mixes
 from fallow_sieve.reference.tables import read_table
@@ -33,7 +33,7 @@ LOADERS = {
     "fat_losses": lambda: read_table("fat_losses", formulas.FatLossRow),
     "composition": lambda: read_table("composition", CompositionRow),
     "ingredients": lambda: read_table("ingredients", IngredientRow), "uses": use_rows, "practice_mixes": practice_mixes, "practice_failures": practice_failures,
-    "powders": lambda: read_table("powders", formulas.PowderRow), "usual_amounts": usual_amounts, "acids": lambda: read_table("acids", formulas.AcidRow), "use_nutrition": lambda: read_table("use_nutrition", NutritionRow),
+    "powders": lambda: read_table("powders", formulas.PowderRow), "properties": lambda: read_table("properties", PropertyRow), "usual_amounts": usual_amounts, "acids": lambda: read_table("acids", formulas.AcidRow), "use_nutrition": lambda: read_table("use_nutrition", NutritionRow),
     "dough_traits": lambda: tuple(listing.traits().values()), "grit_mapping": sieving.grit_mapping, "diets": lambda: tuple(listing.diets().values()),
     "recipe_units": lambda: read_table("recipe_units", recipes.UnitRow), "recipe_names": lambda: read_table("recipe_names", recipes.NameRow),
     "recipe_words": lambda: read_table("recipe_words", recipes.WordRow), "tin_fill": lambda: read_table("tin_fill", formulas.TinFillRow),
@@ -76,7 +76,7 @@ def test_ranges_rise_from_low_over_typical_to_high(name):
 
 KEYS = {
     "ingredients": ("slug",), "composition": ("ingredient", "nutrient"), "uses": ("use",), "use_bands": ("use", "mix_class", "metric"),
-    "practice_mixes": ("key",), "practice_failures": ("key",), "usual_amounts": ("use", "metric"), "acids": ("function",), "use_nutrition": ("use", "metric"),
+    "practice_mixes": ("key",), "practice_failures": ("key",), "usual_amounts": ("use", "metric"), "properties": ("ingredient", "property"), "acids": ("function",), "use_nutrition": ("use", "metric"),
     "binder_doses": ("use", "binder"), "aliases": ("ingredient", "alias"), "hydration": ("use", "consistency"),
     "binder_water": ("binder",), "doneness": ("use",), "bake_phases": ("use", "phase"), "eggs": ("region", "size"),
     "gas_marks": ("gas_mark",), "pans": ("material",), "look_alikes": ("ingredient", "easily_taken_for"),

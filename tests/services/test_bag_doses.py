@@ -9,11 +9,11 @@ from fallow_sieve.core.numerics.programs import UNLIMITED
 from fallow_sieve.core.optimise import Wishes
 from fallow_sieve.core.values import Status
 from fallow_sieve.reference import rules
-from fallow_sieve.services.bag_doses import with_bag_doses
-from fallow_sieve.services.blends import judged_blend
+from fallow_sieve.services.blends.bag_doses import with_bag_doses
+from fallow_sieve.services.blends.judging import judged_blend
+from fallow_sieve.services.blends.mending import answer_of, mended
+from fallow_sieve.services.blends.proposals import ShownProposal, posed, shown_as_found, wishes_for
 from fallow_sieve.services.kitchen import bundled_kitchen
-from fallow_sieve.services.mending import answer_of, mended
-from fallow_sieve.services.proposals import ShownProposal, posed, shown_as_found, wishes_for
 
 KITCHEN = bundled_kitchen()
 FLOURS = ("white-rice-flour", "brown-rice-flour", "sorghum-flour", "tapioca-starch", "potato-starch", "corn-starch")

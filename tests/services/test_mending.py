@@ -2,8 +2,8 @@
 
 from fallow_sieve.core.blends.blend import Blend, Part
 from fallow_sieve.core.numerics.programs import UNLIMITED
+from fallow_sieve.services.blends.mending import answer_of, mended
 from fallow_sieve.services.kitchen import bundled_kitchen
-from fallow_sieve.services.mending import answer_of, mended
 
 
 def answer(use, **masses):

@@ -12,7 +12,7 @@ from fallow_sieve.core.ingredients import compare as compare_flours
 from fallow_sieve.core.values import BadInputError, Basis, parse_basis, shown
 from fallow_sieve.formats.blends import analysis_document, read_blend
 from fallow_sieve.formats.ingredients import comparison_document
-from fallow_sieve.services.blends import judged_blend
+from fallow_sieve.services.blends.judging import judged_blend
 
 
 def analyse(path: str, use: str | None, json: bool, db: Path | None, cup: str | None) -> None:

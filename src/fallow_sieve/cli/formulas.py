@@ -13,7 +13,7 @@ from fallow_sieve.formats.blends import read_blend
 from fallow_sieve.formats.formulas import formula_answer, formula_dict, read_formula, temperature_answer
 from fallow_sieve.formats.recipes import ConvertAnswer, convert_answer
 from fallow_sieve.reference import marks
-from fallow_sieve.services.formulas import judged_formula
+from fallow_sieve.services.formulas.working import judged_formula
 from fallow_sieve.services.recipes import make_over, read_text
 
 

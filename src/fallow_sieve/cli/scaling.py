@@ -11,7 +11,7 @@ from fallow_sieve.cli.common import kitchen_at, read_file, say
 from fallow_sieve.core.formulas import Line, parse_tin
 from fallow_sieve.core.values import BadInputError, QuantityError, grams, shown
 from fallow_sieve.formats.formulas import ScaleAnswer, formula_dict, read_formula, scale_answer
-from fallow_sieve.services.scaling import Scaling, scaled
+from fallow_sieve.services.formulas.scaling import Scaling, scaled
 
 
 @dataclass(frozen=True, slots=True)

@@ -11,8 +11,8 @@ from fallow_sieve.core.formulas import BLEND, WATER, Formula, Line, When
 from fallow_sieve.core.values import Pin
 from fallow_sieve.demo.scenario import COPPERBECK, LOW_INGS, Bin
 from fallow_sieve.reference import rules
+from fallow_sieve.services.formulas.learning import PourGiven, as_record
 from fallow_sieve.services.kitchen import KitchenNow
-from fallow_sieve.services.learning import PourGiven, as_record
 from fallow_sieve.services.recipes import make_over, read_text
 from fallow_sieve.store import BLENDS, add_pour
 from fallow_sieve.store import FORMULAS as DOCUMENTS

@@ -28,8 +28,7 @@ from fallow_sieve.demo.findings import (
 from fallow_sieve.demo.formulas import PANTRY, add_formulas
 from fallow_sieve.demo.scenario import BINS, BLENDS, BRIEFS, Bin, DemoBlend, Mix
 from fallow_sieve.formats.ingredients import slug_of
-from fallow_sieve.services.kitchen import KitchenNow
-from fallow_sieve.services.own_numbers import (
+from fallow_sieve.services.ingredients.own_numbers import (
     CupReadings,
     Readings,
     ScaleReadings,
@@ -38,7 +37,8 @@ from fallow_sieve.services.own_numbers import (
     WaterReadings,
     record_test,
 )
-from fallow_sieve.services.panels import TypedPanel, record_panel
+from fallow_sieve.services.ingredients.panels import TypedPanel, record_panel
+from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.store import BLENDS as DOCUMENTS
 from fallow_sieve.store import Draft, KitchenStore, add_brief, limits_of, list_briefs, save_settings, settings_of
 from fallow_sieve.store.ingredients import add_lot, all_lots, copy_ingredient, put_number

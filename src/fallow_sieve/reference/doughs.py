@@ -22,10 +22,12 @@ class HydrationRow:
 
 @dataclass(frozen=True, slots=True)
 class BinderWaterRow:
-    """Water that a binder takes in dough (g/g), and what a teaspoon of it weighs (g)."""
+    """Water that a binder takes in a dough (g/g), and what a teaspoon of it weighs (g)."""
 
     binder: str
-    water_g_per_g_in_dough: float
+    water_low_g_per_g: float
+    water_typical_g_per_g: float
+    water_high_g_per_g: float
     teaspoon_g_low: float
     teaspoon_g_typical: float
     teaspoon_g_high: float

@@ -84,7 +84,9 @@ def formula_rules() -> FormulaRules:
         uses=rules().uses,
         doses=rules().doses,
         hydration=dict(water),
-        holds={b.binder: b.water_g_per_g_in_dough for b in binder_water()},
+        holds={
+            b.binder: Range(b.water_low_g_per_g, b.water_typical_g_per_g, b.water_high_g_per_g) for b in binder_water()
+        },
         leavening={r.use: _leavening(r) for r in leavening()},
         phases={use: tuple(found) for use, found in phases.items()},
         doneness={

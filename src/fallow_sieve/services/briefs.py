@@ -10,7 +10,7 @@ from fallow_sieve.core.blends import Limits, with_changes
 from fallow_sieve.core.briefs import BlendState, Progress, progress, wishes
 from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.reference import rules
-from fallow_sieve.services.blend_standing import BlendStanding, blend_standing
+from fallow_sieve.services.blends.standing import BlendStanding, blend_standing
 from fallow_sieve.services.kitchen import KitchenNow, use_named
 from fallow_sieve.store import BLENDS, Brief, Head
 

@@ -9,7 +9,7 @@ from sqlmodel import Session
 
 from fallow_sieve.core.ingredients import ROLE_LABELS, Searchable, find
 from fallow_sieve.reference import rules
-from fallow_sieve.services.shelf import View, looked_for
+from fallow_sieve.services.ingredients.shelf import View, looked_for
 from fallow_sieve.store import BLENDS, FORMULAS, list_briefs
 
 _SEARCHED = 10_000

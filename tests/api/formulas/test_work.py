@@ -115,8 +115,11 @@ def test_the_finished_bake_has_a_price_and_a_bought_blends(client):
 def test_an_added_ingredient_begins_as_a_line_of_its_own(client):
     content = content_of(client)
     line = post(client, "formula-lines", content=content, ingredient="white-sugar")
-    flour_g = post(client, "formula-judgements", content=content)["analysis"]["flour_g"]
-    assert line == {"ingredient": "white-sugar", "mass_g": round(flour_g / 10), "when": "dry", "note": ""}
+    judged = post(client, "formula-judgements", content=content)
+    sugar = next(g["value"] for g in judged["gauges"] if g["name"] == "sugar")
+    # two fifths of the 15 % that a tin loaf has at most, less what is in already
+    missing = (0.4 * 15 - sugar) / 100 * judged["analysis"]["flour_g"]
+    assert line == {"ingredient": "white-sugar", "mass_g": pytest.approx(missing, abs=0.6), "when": "dry", "note": ""}
     first = post(client, "formula-lines", content={"lines": []}, ingredient="teff-flour")
     assert (first["mass_g"], first["when"]) == (500, "dry")
     wrong = post(client, "formula-lines", 422, content=content, ingredient="tef-flour")

@@ -81,13 +81,13 @@ def test_the_grittiest_part_is_named():
 def test_uncertainty_adds_up_as_independent_parts():
     # σ of sorghum protein is 1; it is 60 % of the mix, so σ is 0.6 and the interval 6.08 ± 1.176.
     found = mix(LOAF, SHELF).nutrients["protein_g"]
-    assert found.sigma == pytest.approx(0.6)
+    assert (found.sigma_low, found.sigma_high) == pytest.approx((0.6, 0.6))
     assert (found.low, found.high) == pytest.approx((6.08 - 1.176, 6.08 + 1.176))
 
 
 def test_two_equal_uncertain_flours_are_surer_together_by_root_two():
     twins = shelf_of(flour("a", protein_g=(8.04, 10, 11.96)), flour("b", protein_g=(8.04, 10, 11.96)))
-    assert mix({"a": 1, "b": 1}, twins).nutrients["protein_g"].sigma == pytest.approx(1 / math.sqrt(2))
+    assert mix({"a": 1, "b": 1}, twins).nutrients["protein_g"].sigma_low == pytest.approx(1 / math.sqrt(2))
 
 
 def test_unknown_fibre_is_a_lower_bound_not_zero():

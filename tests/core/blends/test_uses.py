@@ -41,7 +41,7 @@ def test_where_the_hard_limit_is_the_good_edge_it_falls_at_once_and_goes_on_over
 
 
 def of(value: float, sigma: float = 0.0) -> Estimate:
-    return Estimate(value, value - 1.96 * sigma, value + 1.96 * sigma, 100.0, sigma)
+    return Estimate(value, value - 1.96 * sigma, value + 1.96 * sigma, 100.0, sigma, sigma)
 
 
 @pytest.mark.parametrize(

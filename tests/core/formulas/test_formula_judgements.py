@@ -199,7 +199,7 @@ def test_a_stiff_dough_is_mixed_before_any_water_goes_in():
 
 
 def test_a_dough_that_is_wet_enough_asks_for_no_water():
-    batter = steps_of([(BLEND, 300, "dry"), ("whole-milk", 700, "wet"), ("whole-egg", 200, "wet")], "pancake")
+    batter = steps_of([(BLEND, 300, "dry"), ("whole-milk", 760, "wet"), ("whole-egg", 200, "wet")], "pancake")
     assert told(batter, "Mix,") == ["Mix, and rest 10–15 minutes. It wants no water beside."]
 
 

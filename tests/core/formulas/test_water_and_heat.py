@@ -11,6 +11,7 @@ from fallow_sieve.core.formulas.pouring import hold_back
 from fallow_sieve.core.formulas.water import HydrationBand, predict
 from fallow_sieve.core.formulas.water_learning import Pour, check_pour, correct, learn
 from fallow_sieve.core.values.errors import BadInputError
+from fallow_sieve.core.values.estimates import Range
 from kit import flour, shelf_of
 
 SHELF = shelf_of(
@@ -18,7 +19,7 @@ SHELF = shelf_of(
     flour("flax", "nut_seed", does="flaxseed", thirst_g_per_g=6), flour("husk", "binder", does="psyllium-husk"), flour("other-gum", "binder"),
 )  # fmt: skip
 BAND = HydrationBand(60, 70, 85)
-HOLDS = {"psyllium-husk": 5.0, "ground-flaxseed": 2.0}
+HOLDS = {"psyllium-husk": Range(5, 5, 5), "ground-flaxseed": Range(2, 2, 2)}
 
 
 def test_water_is_the_uses_plus_the_thirst_above_1_20_plus_what_binders_hold():

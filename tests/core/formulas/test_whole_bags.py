@@ -73,7 +73,7 @@ def test_a_formula_counts_what_its_bag_brings():
     made = into_bag(PANCAKES, SHELF, POWDERS).formula
     found = {g.name: g.value for g in judge_formula(made, SHELF, formula_rules()).gauges}
     assert found["powder"] == pytest.approx(100 * 10 / 300)
-    assert found["salt"] == pytest.approx(1.0, abs=0.3)  # 3 g on 300, and what milk and butter bring
+    assert found["salt"] == pytest.approx(1.0, abs=0.35)  # 3 g on 300, and what milk and butter bring
 
 
 def test_a_bag_of_flour_cannot_be_taken_apart_and_a_wet_formula_makes_none():

@@ -13,8 +13,8 @@ from fallow_sieve.api.spec import route
 from fallow_sieve.core.blends import analyse
 from fallow_sieve.core.values import BadInputError, shown
 from fallow_sieve.formats.blends import BlendDocument, read_blend, read_blend_csv, write_blend, write_blend_csv
-from fallow_sieve.services.blends import check_blend, must_define
-from fallow_sieve.services.transfer import bring_ingredients
+from fallow_sieve.services.blends.judging import check_blend, must_define
+from fallow_sieve.services.ingredients.transfer import bring_ingredients
 from fallow_sieve.store import BLENDS, get_brief
 
 routes = Blueprint("blend_files", __name__)

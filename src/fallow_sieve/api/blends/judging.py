@@ -20,8 +20,8 @@ from fallow_sieve.api.http import answer, answer_value, body, kitchen
 from fallow_sieve.api.models import as_parts
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.blends import Blend
-from fallow_sieve.services.blends import Composing, changed, composed, explained, judged_blend, nutrition
-from fallow_sieve.services.practice import mixes_on_record
+from fallow_sieve.services.blends.judging import Composing, changed, composed, explained, judged_blend, nutrition
+from fallow_sieve.services.blends.practice import mixes_on_record
 
 routes = Blueprint("judging", __name__)
 

@@ -22,9 +22,9 @@ from fallow_sieve.api.models import (
     SummaryOut,
 )
 from fallow_sieve.core.blends import Difference, Explanation, Judgement, Part
-from fallow_sieve.services.blend_standing import BlendStanding
-from fallow_sieve.services.blends import NutritionColumn
-from fallow_sieve.services.practice import MixOnRecord
+from fallow_sieve.services.blends.judging import NutritionColumn
+from fallow_sieve.services.blends.practice import MixOnRecord
+from fallow_sieve.services.blends.standing import BlendStanding
 
 
 class BlendContentIn(In):

@@ -18,8 +18,8 @@ from fallow_sieve.api.documents import DocumentApi, Models, document_routes
 from fallow_sieve.api.http import store
 from fallow_sieve.api.models import as_parts
 from fallow_sieve.core.blends import Blend
-from fallow_sieve.services.blend_standing import blend_standing
-from fallow_sieve.services.blends import check_blend
+from fallow_sieve.services.blends.judging import check_blend
+from fallow_sieve.services.blends.standing import blend_standing
 from fallow_sieve.store import BLENDS, get_brief
 
 routes = Blueprint("blends", __name__)

@@ -11,8 +11,8 @@ from fallow_sieve.api.models import In, Out
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.blends import BagContents, Part
 from fallow_sieve.core.formulas import Stays
-from fallow_sieve.services.formulas import check_settings
-from fallow_sieve.services.whole_bags import InBag, WaterToAdd, bagged, opened_bag
+from fallow_sieve.services.formulas.whole_bags import InBag, WaterToAdd, bagged, opened_bag
+from fallow_sieve.services.formulas.working import check_settings
 
 routes = Blueprint("whole_bags", __name__)
 

@@ -14,9 +14,9 @@ from fallow_sieve.core.formulas import Formula
 from fallow_sieve.core.values import BadInputError, Pin, shown
 from fallow_sieve.formats.formulas import FormulaDocument, formula_dict, read_formula, write_formula, write_markdown
 from fallow_sieve.formats.recipes import read_jsonld, write_jsonld
-from fallow_sieve.services import formulas as work
+from fallow_sieve.services.formulas import working as work
+from fallow_sieve.services.ingredients.transfer import bring_ingredients
 from fallow_sieve.services.recipes import read_text
-from fallow_sieve.services.transfer import bring_ingredients
 from fallow_sieve.store import FORMULAS
 
 routes = Blueprint("formula_files", __name__)

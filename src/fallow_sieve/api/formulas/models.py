@@ -17,7 +17,7 @@ from fallow_sieve.api.models import (
     SummaryOut,
 )
 from fallow_sieve.core.formulas import Card
-from fallow_sieve.services.formulas import FormulaStanding
+from fallow_sieve.services.formulas.working import FormulaStanding
 
 
 class NewFormulaIn(NewDocumentIn):

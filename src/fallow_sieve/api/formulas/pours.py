@@ -7,8 +7,8 @@ from flask import Blueprint, Response
 from fallow_sieve.api.formulas.work_models import BakeIn, PoursOut, WithdrawIn
 from fallow_sieve.api.http import answer, body, kitchen, now_text, store, today
 from fallow_sieve.api.spec import route
-from fallow_sieve.services.formulas import check_settings
-from fallow_sieve.services.learning import PourGiven, as_record, lesson
+from fallow_sieve.services.formulas.learning import PourGiven, as_record, lesson
+from fallow_sieve.services.formulas.working import check_settings
 from fallow_sieve.store import FORMULAS, add_pour, pours_of_formula, withdraw_pour
 
 routes = Blueprint("pours", __name__)

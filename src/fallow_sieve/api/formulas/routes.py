@@ -16,7 +16,7 @@ from fallow_sieve.api.formulas.models import (
     NewFormulaIn,
 )
 from fallow_sieve.core.formulas import Formula
-from fallow_sieve.services.formulas import check_formula, formula_standing
+from fallow_sieve.services.formulas.working import check_formula, formula_standing
 from fallow_sieve.store import FORMULAS
 
 routes = Blueprint("formulas", __name__)

@@ -45,10 +45,10 @@ from fallow_sieve.core.formulas import (
     small_doses,
 )
 from fallow_sieve.reference import eggs, formula_rules, rules, tin_fills
-from fallow_sieve.services import formulas as work
+from fallow_sieve.services.formulas import working as work
+from fallow_sieve.services.formulas.scaling import Scaling, scaled
+from fallow_sieve.services.ingredients.own_numbers import readability_g
 from fallow_sieve.services.kitchen import use_named
-from fallow_sieve.services.own_numbers import readability_g
-from fallow_sieve.services.scaling import Scaling, scaled
 
 routes = Blueprint("formula_work", __name__)
 

@@ -20,9 +20,9 @@ from fallow_sieve.core.formulas import (
     SmallDose,
     WaterPlan,
 )
-from fallow_sieve.services.formulas import NewerBlend, SwapOffers
-from fallow_sieve.services.learning import LearningStep
-from fallow_sieve.services.scaling import ScaledFormula
+from fallow_sieve.services.formulas.learning import LearningStep
+from fallow_sieve.services.formulas.scaling import ScaledFormula
+from fallow_sieve.services.formulas.working import NewerBlend, SwapOffers
 from fallow_sieve.store import PourOnRecord
 
 Temp = Annotated[float, Field(ge=-30, le=120)]

@@ -21,7 +21,7 @@ from fallow_sieve.formats.ingredients import (
     write_package,
 )
 from fallow_sieve.formats.shared import CSV_TYPE, XLSX_TYPE, write_csv, write_xlsx
-from fallow_sieve.services.shelf_files import ShelfFile, applied, check_still_so, planned
+from fallow_sieve.services.ingredients.shelf_files import ShelfFile, applied, check_still_so, planned
 from fallow_sieve.store import settings_of
 from fallow_sieve.store.ingredients import lot_lines, number_lines, shelf_lines
 

@@ -9,7 +9,7 @@ from pydantic import Field
 
 from fallow_sieve.api.models import In, Out
 from fallow_sieve.core.ingredients import LotStanding, price_per_usable_kg
-from fallow_sieve.services.shelf import Bins, LotInBin
+from fallow_sieve.services.ingredients.shelf import Bins, LotInBin
 
 Day = Annotated[str, Field(pattern=r"^\d{4}-\d{2}-\d{2}$")]
 Note = Annotated[str, Field(max_length=500)]

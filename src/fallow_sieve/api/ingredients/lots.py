@@ -12,7 +12,7 @@ from fallow_sieve.api.ingredients.lot_models import LotFullOut, LotIn, LotsOut, 
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.ingredients import Lot, check_lot, standings
 from fallow_sieve.core.values import BadInputError
-from fallow_sieve.services.shelf import bins_of, lot_in_bin
+from fallow_sieve.services.ingredients.shelf import bins_of, lot_in_bin
 from fallow_sieve.store.ingredients import add_lot, get_ingredient, get_lot, save_lot
 
 routes = Blueprint("lots", __name__)

@@ -10,7 +10,7 @@ from fallow_sieve.api.models import In, Out, RowId, Slug
 from fallow_sieve.core.ingredients import CupWeight, Grading, PanelCheck, Per100G, ScaleCheck, WaterTaken
 from fallow_sieve.core.values import Range
 from fallow_sieve.formats.ingredients import PanelLine
-from fallow_sieve.services.own_numbers import Given
+from fallow_sieve.services.ingredients.own_numbers import Given
 
 Mass = Annotated[float, Field(ge=0, le=1e6)]
 Note = Annotated[str, Field(max_length=500)]

@@ -24,7 +24,7 @@ from fallow_sieve.api.ingredients.own_number_models import (
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.ingredients import COLUMNS, Fact, OnMesh, Soak, scale_check
 from fallow_sieve.formats.ingredients import read_label_text
-from fallow_sieve.services.own_numbers import (
+from fallow_sieve.services.ingredients.own_numbers import (
     CupReadings,
     Readings,
     ScaleReadings,
@@ -35,7 +35,7 @@ from fallow_sieve.services.own_numbers import (
     record_test,
     tried,
 )
-from fallow_sieve.services.panels import PanelResult, TypedPanel, record_panel, tried_panel
+from fallow_sieve.services.ingredients.panels import PanelResult, TypedPanel, record_panel, tried_panel
 from fallow_sieve.store.ingredients import (
     PanelOnRecord,
     TestOnRecord,

@@ -35,7 +35,14 @@ from fallow_sieve.core.ingredients import (
     range_for,
 )
 from fallow_sieve.core.values import BadInputError, UnknownNameError
-from fallow_sieve.services.shelf import NUMBERED, LayeredNumber, look_alikes_of, looked_for, view_of, whole_ingredient
+from fallow_sieve.services.ingredients.shelf import (
+    NUMBERED,
+    LayeredNumber,
+    look_alikes_of,
+    looked_for,
+    view_of,
+    whole_ingredient,
+)
 from fallow_sieve.store import NotFoundError
 from fallow_sieve.store.ingredients import (
     IngredientOnRecord,

@@ -26,7 +26,7 @@ from fallow_sieve.core.ingredients import (
 )
 from fallow_sieve.core.values import BadInputError, Basis, UnknownNameError, shown
 from fallow_sieve.reference import diets, traits
-from fallow_sieve.services.shelf import Asked, basis_named, shelf_page, view_of
+from fallow_sieve.services.ingredients.shelf import Asked, basis_named, shelf_page, view_of
 
 routes = Blueprint("shelf", __name__)
 ItemT = TypeVar("ItemT")

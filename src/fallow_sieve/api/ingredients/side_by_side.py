@@ -20,7 +20,7 @@ from fallow_sieve.core.blends import status_of
 from fallow_sieve.core.ingredients import WAYS, Ingredient, Shelf, StandIn, laid_side_by_side, stand_ins_for
 from fallow_sieve.core.values import UnknownNameError
 from fallow_sieve.reference import look_alikes
-from fallow_sieve.services.shelf import look_alikes_of
+from fallow_sieve.services.ingredients.shelf import look_alikes_of
 from fallow_sieve.store import NotFoundError
 
 routes = Blueprint("flours", __name__)

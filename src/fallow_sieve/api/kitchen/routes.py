@@ -7,8 +7,8 @@ from flask import Blueprint, Response, request
 from fallow_sieve.api.http import answer, body, if_match, store, today
 from fallow_sieve.api.kitchen.models import KitchenOut, SearchOut, SearchQuery, SettingsIn
 from fallow_sieve.api.spec import route
+from fallow_sieve.services.ingredients.shelf import view_of
 from fallow_sieve.services.searching import found_in_kitchen
-from fallow_sieve.services.shelf import view_of
 from fallow_sieve.store import save_settings, settings_of
 
 routes = Blueprint("kitchen", __name__)

@@ -9,8 +9,8 @@ from pydantic import Field, RootModel
 from fallow_sieve.api.models import In, Name, Out, Parts, RowId, Slug
 from fallow_sieve.core.optimise import Bags
 from fallow_sieve.formats.briefs import AimName, WishListIn
-from fallow_sieve.services.mending import MendAnswer
-from fallow_sieve.services.proposals import Clash, FrontPoint, PricesOfMore, ShownProposal, SkippedAim
+from fallow_sieve.services.blends.mending import MendAnswer
+from fallow_sieve.services.blends.proposals import Clash, FrontPoint, PricesOfMore, ShownProposal, SkippedAim
 
 Share = Annotated[float, Field(ge=0, le=100)]
 

@@ -33,8 +33,8 @@ from fallow_sieve.core.numerics.programs import Effort
 from fallow_sieve.core.optimise import TIME_LIMIT_S, Aim
 from fallow_sieve.formats.briefs import body_of, wishes_of, write_brief
 from fallow_sieve.reference import rules
-from fallow_sieve.services.mending import answer_of, bags, mended
-from fallow_sieve.services.proposals import (
+from fallow_sieve.services.blends.mending import answer_of, bags, mended
+from fallow_sieve.services.blends.proposals import (
     Clash,
     Posed,
     ShownProposal,

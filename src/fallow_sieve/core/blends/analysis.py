@@ -1,6 +1,6 @@
 """A blend and what follows from its parts: nutrients, shares, dough metrics, volume, cost.
 
-c = Σ wᵢ cᵢ and σ² = Σ wᵢ² σᵢ², over the whole mix for nutrients and over the flour base for dough metrics
+c = Σ wᵢ cᵢ and σ² = Σ wᵢ² σᵢ² a side, over the whole mix for nutrients and over the flour base for dough metrics
 (see docs/method.md). Unknown is not zero: a sum with a gap is a lower bound and says how much is known.
 """
 
@@ -26,7 +26,7 @@ from fallow_sieve.core.ingredients import (
     Role,
     Shelf,
 )
-from fallow_sieve.core.values import RANGE_IN_SIGMA, UNKNOWN, Basis, CupStandard, Estimate, cup_ml, estimate
+from fallow_sieve.core.values import UNKNOWN, Z_95, Basis, CupStandard, Estimate, cup_ml, estimate
 
 
 @dataclass(frozen=True, slots=True)
@@ -127,26 +127,31 @@ def contents(blend: Blend, shelf: Shelf, names: Iterable[str] = NUTRIENTS) -> Co
 
 
 def _means(weights: FloatArray, shelf: Shelf, rows: FloatArray) -> list[_Means]:
-    """One `_Means` for each row of `weights` (bases × parts): a matrix product for values, and one for variances."""
+    """One `_Means` for each row of `weights` (bases × parts): a matrix product for values, one for variances a side."""
     facts, variances = shelf.values_and_known[rows], shelf.variance[rows]
     sums = (weights @ facts).tolist()
     sigmas = np.sqrt(weights**2 @ variances).tolist()
-    return [_Means(s[: len(FIELDS)], sigma, s[len(FIELDS) :]) for s, sigma in zip(sums, sigmas, strict=True)]
+    n = len(FIELDS)
+    return [_Means(s[:n], sigma[:n], sigma[n:], s[n:]) for s, sigma in zip(sums, sigmas, strict=True)]
 
 
 class _Means:
-    """Weighted means of every column: the values, their σ, and the share of the mass (0–1) that has one."""
+    """Weighted means of every column: the values, their σ a side, and the share of the mass (0–1) that has one."""
 
-    __slots__ = ("_known", "_sigma", "_typical")
+    __slots__ = ("_known", "_sigma_high", "_sigma_low", "_typical")
 
-    def __init__(self, typical: list[float], sigma: list[float], known: list[float]) -> None:
+    def __init__(
+        self, typical: list[float], sigma_low: list[float], sigma_high: list[float], known: list[float]
+    ) -> None:
         self._typical = typical
-        self._sigma = sigma
+        self._sigma_low, self._sigma_high = sigma_low, sigma_high
         self._known = known
 
     def of(self, column: str, ceiling: float = math.inf) -> Estimate:
         i = COLUMN[column]
-        return estimate(self._typical[i], self._sigma[i], 100 * self._known[i], ceiling=ceiling)
+        return estimate(
+            self._typical[i], self._sigma_low[i], self._sigma_high[i], 100 * self._known[i], ceiling=ceiling
+        )
 
     def strict(self, column: str, ceiling: float) -> Estimate:
         """Like `of`, but one part without a value makes the whole unknown: an index has no lower bound."""
@@ -189,9 +194,13 @@ def _amylose(items: Sequence[Ingredient], masses: Sequence[float]) -> Estimate:
     if None in starches or total <= 0 or known < KNOWN_STARCH_NEEDED * total:
         return UNKNOWN
     mean = sum(m * s.typical * a.typical for m, s, a in counted) / known
-    from_amylose = sum((m * s.typical * a.sigma) ** 2 for m, s, a in counted)
-    from_starch = sum((m * (a.typical - mean) * s.sigma) ** 2 for m, s, a in counted)
-    return estimate(mean, math.sqrt(from_amylose + from_starch) / known, ceiling=100.0)
+    below = above = 0.0
+    for m, s, a in counted:
+        pull = m * (a.typical - mean)  # more of a starch that has more amylose than the mean raises it
+        down, up = (s.sigma_low, s.sigma_high) if pull >= 0 else (s.sigma_high, s.sigma_low)
+        below += (m * s.typical * a.sigma_low) ** 2 + (pull * down) ** 2
+        above += (m * s.typical * a.sigma_high) ** 2 + (pull * up) ** 2
+    return estimate(mean, math.sqrt(below) / known, math.sqrt(above) / known, ceiling=100.0)
 
 
 def _density(items: Sequence[Ingredient], masses: Sequence[float]) -> Estimate:
@@ -203,7 +212,7 @@ def _density(items: Sequence[Ingredient], masses: Sequence[float]) -> Estimate:
     low = total / sum(m / r.low for m, r in known)
     typical = total / sum(m / r.typical for m, r in known)
     high = total / sum(m / r.high for m, r in known)
-    return Estimate(typical, low, high, 100.0, (high - low) / RANGE_IN_SIGMA)
+    return Estimate(typical, low, high, 100.0, (typical - low) / Z_95, (high - typical) / Z_95)
 
 
 def _shares(
@@ -228,7 +237,7 @@ def _shares(
 
 def _cost_per_kg(items: Sequence[Ingredient], weights: Sequence[float]) -> Estimate:
     priced = [(w, i.price_per_kg) for w, i in zip(weights, items, strict=True) if i.price_per_kg is not None]
-    return estimate(sum(w * p for w, p in priced), 0.0, 100 * sum(w for w, _ in priced))
+    return estimate(sum(w * p for w, p in priced), 0.0, 0.0, 100 * sum(w for w, _ in priced))
 
 
 def _grittiest(items: Sequence[Ingredient], flour: Sequence[float]) -> str | None:

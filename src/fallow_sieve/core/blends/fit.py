@@ -137,7 +137,7 @@ def judge_band(band: UseBand, found: Estimate) -> BandResult:
     # A limit at the edge of what is possible cannot be crossed, however wide the spread.
     low = band.hard_low if band.holds_low and band.hard_low > metric.lowest else -math.inf
     high = band.hard_high if band.holds_high and band.hard_high < metric.highest else math.inf
-    inside = probability_between(value, found.sigma, low, high)
+    inside = probability_between(value, found.sigma_low, found.sigma_high, low, high)
     return BandResult(band, found, band.status(value), band.desirability(value), band.distance(value), inside)
 
 

@@ -55,7 +55,7 @@ def finish(
     water = analysis.mix.nutrients["water_g"]
     # The moisture of the flours can leave too; what is on top of the finished bake cannot.
     held = water.typical * analysis.mass_g / 100 - _finish_water_g(analysis) if water.typical is not None else baked_g
-    lost = min(baked_g * loss / 100, held)
+    lost = min(baked_g * loss / 100, max(0.0, held))
     after = analysis.mass_g - lost
     per_100 = {n: _less_water(e, n, analysis.mass_g, after, lost) for n, e in analysis.mix.nutrients.items()}
     piece_g = after / formula.pieces
@@ -97,7 +97,8 @@ def _less_water(e: Estimate, nutrient: str, before: float, after: float, lost: f
             None if whole.low is None else max(0.0, whole.low - lost),
             None if whole.high is None else max(0.0, whole.high - lost),
             e.known_mass_pct,
-            whole.sigma,
+            whole.sigma_low,
+            whole.sigma_high,
         )
         return left.times(100 / after)
     return e.times(before / after)

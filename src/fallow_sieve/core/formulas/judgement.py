@@ -116,7 +116,7 @@ def judge_formula(
     hottest_c, minutes = _hottest(formula, bake, rules)
     gauges = worst_first(
         [
-            *water_gauge(analysis, prediction, wanted),
+            *water_gauge(analysis, prediction, wanted, rules.hydration.get(slug, {}).get(consistency or "")),
             *_binder_gauge(formula, analysis, use, binder),
             *map(lift_gauge, found_lifts),
             *_soda_gauge(soda, usual),

@@ -10,7 +10,7 @@ from fallow_sieve.core.blends import DoseBand, Use
 from fallow_sieve.core.formulas.gauges import LeaveningRule, UsualAmount, UsualShare
 from fallow_sieve.core.formulas.water import HydrationBand
 from fallow_sieve.core.formulas.water_learning import Pour
-from fallow_sieve.core.values import CupStandard
+from fallow_sieve.core.values import CupStandard, Range
 
 
 @dataclass(frozen=True, slots=True)
@@ -20,7 +20,7 @@ class FormulaRules:
     uses: Mapping[str, Use]
     doses: Mapping[str, Mapping[str, DoseBand]]
     hydration: Mapping[str, Mapping[str, HydrationBand]]
-    holds: Mapping[str, float]
+    holds: Mapping[str, Range]
     leavening: Mapping[str, LeaveningRule]
     phases: Mapping[str, Sequence[Phase]]
     doneness: Mapping[str, Doneness]

@@ -11,7 +11,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from fallow_sieve.core.ingredients import Ingredient, Kind, Role, Shelf
-from fallow_sieve.core.values import Z_95, Range
+from fallow_sieve.core.values import Range, spread_of
 
 THIRST_SLOPE = 0.8
 THIRST_OF_REFERENCE = 1.20
@@ -61,11 +61,11 @@ def predict(
     binders: Mapping[str, float],
     shelf: Shelf,
     band: HydrationBand | None,
-    holds: Mapping[str, float],
+    holds: Mapping[str, Range],
 ) -> Prediction:
     """Return the total water (% of flour base) that flours and binders (g by slug) want at `band`.
 
-    `holds` is g of water per g of binder. A seed that binds (in `holds`) counts by what it holds, not by its thirst
+    `holds` is g of water per g of binder with its range. A seed that binds counts by what it holds, not by its thirst
     too, so that no gram of water is counted twice. Unknown thirst or hold makes the whole unknown.
     """
     if band is None:
@@ -81,17 +81,20 @@ def predict(
     if unknown:
         return _untold(f"The water taken by {', '.join(unknown)} is not known.")
     drinks = [(i, m, r) for i, m, r in zip(items, thirsty.values(), ranges, strict=True) if r is not None]
-    thirst, reach = _thirst(drinks)
+    thirst, below, above = _thirst(drinks)
     thirst_pct = 100 * THIRST_SLOPE * (thirst - THIRST_OF_REFERENCE)
     binding = {**binders, **{s: m for s, m in flours.items() if s not in thirsty}}
     takers = (*_flours(drinks, band.typical_pct + thirst_pct), *_binders(binding, flour_g, shelf, holds))
     binder_pct = sum(t.water_pct for t in takers if t.is_binder)
     rest = thirst_pct + binder_pct
-    spread = 100 * THIRST_SLOPE * reach
+    doses = [(100 * m / flour_g, h) for s, m in binding.items() if (h := _hold(shelf[s], holds)) is not None]
+    of_binders = spread_of(doses)
+    down = math.hypot(100 * THIRST_SLOPE * below, of_binders[0])
+    up = math.hypot(100 * THIRST_SLOPE * above, of_binders[1])
     return Prediction(
         typical_pct=band.typical_pct + rest,
-        low_pct=max(0.0, band.typical_pct + rest - math.hypot(band.typical_pct - band.low_pct, spread)),
-        high_pct=band.typical_pct + rest + math.hypot(band.high_pct - band.typical_pct, spread),
+        low_pct=max(0.0, band.typical_pct + rest - math.hypot(band.typical_pct - band.low_pct, down)),
+        high_pct=band.typical_pct + rest + math.hypot(band.high_pct - band.typical_pct, up),
         base_pct=band.typical_pct,
         thirst_pct=thirst_pct,
         binder_pct=binder_pct,
@@ -101,7 +104,7 @@ def predict(
     )
 
 
-def _hold(item: Ingredient, holds: Mapping[str, float]) -> float | None:
+def _hold(item: Ingredient, holds: Mapping[str, Range]) -> Range | None:
     """The g of water that 1 g of a binder holds in a dough, by what it does; None where it is none, or not known."""
     return holds.get(item.standard(Kind.BINDER) or "")
 
@@ -113,11 +116,13 @@ def _untold(why: str) -> Prediction:
 _Drinks = Sequence[tuple[Ingredient, float, Range]]  # flours with their mass in g and their thirst in g/g
 
 
-def _thirst(drinks: _Drinks) -> tuple[float, float]:
-    """The mean thirst (g/g) and half its 95 % interval, the flours independent of one another."""
+def _thirst(drinks: _Drinks) -> tuple[float, float, float]:
+    """The mean thirst (g/g) and its 95 % interval down and up, the flours independent of one another."""
     total = sum(m for _, m, _ in drinks)
     mean = sum(m * r.typical for _, m, r in drinks) / total
-    return mean, Z_95 * math.sqrt(sum((m * r.sigma) ** 2 for _, m, r in drinks)) / total
+    below = math.hypot(*(m * (r.typical - r.low) for _, m, r in drinks)) / total
+    above = math.hypot(*(m * (r.high - r.typical) for _, m, r in drinks)) / total
+    return mean, below, above
 
 
 def _flours(drinks: _Drinks, flours_pct: float) -> list[Taker]:
@@ -130,8 +135,9 @@ def _flours(drinks: _Drinks, flours_pct: float) -> list[Taker]:
     return sorted(found, key=lambda t: -t.water_pct)
 
 
-def _binders(binders: Mapping[str, float], flour_g: float, shelf: Shelf, holds: Mapping[str, float]) -> list[Taker]:
+def _binders(binders: Mapping[str, float], flour_g: float, shelf: Shelf, holds: Mapping[str, Range]) -> list[Taker]:
     doses = {s: 100 * m / flour_g for s, m in binders.items()}
     return [
-        Taker(s, shelf[s].name, shelf[s].role, True, d, d * (_hold(shelf[s], holds) or 0.0)) for s, d in doses.items()
+        Taker(s, shelf[s].name, shelf[s].role, True, d, d * (h.typical if (h := _hold(shelf[s], holds)) else 0.0))
+        for s, d in doses.items()
     ]

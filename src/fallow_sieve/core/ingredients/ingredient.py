@@ -17,7 +17,7 @@ from fallow_sieve.core.ingredients.nutrients import (
     energy_kcal,
     energy_kj,
 )
-from fallow_sieve.core.values import Z_95, Range, exactly
+from fallow_sieve.core.values import Range, exactly, spread_of
 
 
 class Role(StrEnum):
@@ -188,9 +188,9 @@ def _from_parts(facts: Mapping[str, Fact], per_g: Mapping[str, float], total: fl
         "carbohydrate_g": per_g["available"],
         "fibre_g": per_g["fibre"] - per_g["available"],
     }
-    reach = Z_95 * sum((w * facts[n].range.sigma) ** 2 for n, w in weights.items()) ** 0.5
+    below, above = spread_of([(w, facts[n].range) for n, w in weights.items()])
     worst = max((facts[n].quality for n in weights), key=list(Quality).index)
-    return Fact(Range(max(0.0, total - reach), total, total + reach), worst, "from its parts, 4/9/4/2 factors")
+    return Fact(Range(max(0.0, total - below), total, total + above), worst, "from its parts, 4/9/4/2 factors")
 
 
 def with_derived(facts: Mapping[str, Fact]) -> dict[str, Fact]:

@@ -13,7 +13,7 @@ from numpy.typing import NDArray
 
 from fallow_sieve.core.ingredients.ingredient import PROPERTIES, Fact, Ingredient, Quality, with_derived
 from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
-from fallow_sieve.core.values import Z_95, BadInputError, Range, UnknownNameError
+from fallow_sieve.core.values import BadInputError, Range, UnknownNameError, spread_of
 
 FloatArray = NDArray[np.float64]
 _COMBINED = ("available_carbohydrate_g",)
@@ -30,8 +30,8 @@ class Shelf:
 
     `rows` are the ingredients and after them the lots that have a row of their own; `row_of` gives the row that
     counts for a slug, `lots` that of a lot. `typical` holds 0 where unknown and must be read with `known`
-    (1 or 0); `variance` is σ² in the field's unit squared; `values_and_known` is both side by side, so that a mix
-    takes one product.
+    (1 or 0); `variance` is σ₋² and beside it σ₊² in the field's unit squared; `values_and_known` is both side by side,
+    so that a mix takes one product.
     """
 
     ingredients: tuple[Ingredient, ...]
@@ -136,7 +136,7 @@ _Matrices = tuple[FloatArray, ...]
 def _matrices(items: Sequence[Ingredient]) -> _Matrices:
     """Variances, values with known marks, and quality shares, a row for each of `items`."""
     width = len(FIELDS)
-    variance, both = np.zeros((len(items), width)), np.zeros((len(items), 2 * width))
+    variance, both = np.zeros((len(items), 2 * width)), np.zeros((len(items), 2 * width))
     for row, item in enumerate(items):
         _fill_row(item, both[row, :width], variance[row], both[row, width:])
     rests_on = np.array([_quality_shares(i) for i in items]).reshape(len(items), len(QUALITIES))
@@ -168,7 +168,8 @@ def _fill_row(item: Ingredient, typical: FloatArray, variance: FloatArray, known
 
 def _write(column: int, value: Range, typical: FloatArray, variance: FloatArray, known: FloatArray) -> None:
     typical[column] = value.typical
-    variance[column] = value.sigma**2
+    variance[column] = value.sigma_low**2
+    variance[column + len(FIELDS)] = value.sigma_high**2
     known[column] = 1.0
 
 
@@ -178,8 +179,8 @@ def available_range(item: Ingredient) -> Range | None:
     if carbohydrate is None or fibre is None:
         return None
     typical = max(0.0, carbohydrate.typical - fibre.typical)
-    reach = Z_95 * (carbohydrate.sigma**2 + fibre.sigma**2) ** 0.5
-    return Range(typical - reach, typical, typical + reach)
+    below, above = spread_of([(1.0, carbohydrate), (-1.0, fibre)])
+    return Range(max(0.0, typical - below), typical, typical + above)
 
 
 def _quality_shares(item: Ingredient) -> list[float]:

@@ -130,4 +130,4 @@ def _for_mass(item: Ingredient, nutrient: str, mass_g: float) -> Estimate:
     if found is None:
         return UNKNOWN
     k = mass_g / 100
-    return Estimate(found.typical * k, found.low * k, found.high * k, 100.0, found.sigma * k)
+    return Estimate(found.typical * k, found.low * k, found.high * k, 100.0, found.sigma_low * k, found.sigma_high * k)

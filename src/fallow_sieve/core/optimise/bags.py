@@ -1,6 +1,6 @@
 """How sure a blend is: the share of bags with which it passes, over many draws of its flours' numbers.
 
-Each number of each part is drawn from a normal distribution about its typical value with the σ of its range
+Each number of each part is drawn about its typical value, on either side with the σ of that side of its range
 (§ "Sums over the parts" of docs/method.md), and not under nothing. Parts and numbers are taken as independent.
 """
 
@@ -107,8 +107,10 @@ class _Drawn:
         if any(r is None and m > 0 for r, m in zip(ranges, base, strict=True)):
             return None
         typical = np.array([r.typical if r else 0.0 for r in ranges])
-        sigma = np.array([r.sigma if r else 0.0 for r in ranges])
-        return np.maximum(0.0, typical + sigma * self._rng.standard_normal((self._draws, len(ranges))))
+        below = np.array([r.sigma_low if r else 0.0 for r in ranges])
+        above = np.array([r.sigma_high if r else 0.0 for r in ranges])
+        drawn = self._rng.standard_normal((self._draws, len(ranges)))
+        return np.maximum(0.0, typical + np.where(drawn < 0, below, above) * drawn)
 
     def _amylose(self) -> Array | None:
         known = np.array([i.range_of("amylose_pct") is not None for i in self._items], dtype=float)

@@ -14,14 +14,15 @@ import numpy as np
 from fallow_sieve.core.blends import FIELD_OF_METRIC, KNOWN_STARCH_NEEDED, METRICS, ROLE_SHARES
 from fallow_sieve.core.ingredients import Ingredient, available_range
 from fallow_sieve.core.numerics.programs import Array
-from fallow_sieve.core.values import Z_95, CupStandard, cup_ml
+from fallow_sieve.core.values import CupStandard, cup_ml
 
 
 @dataclass(frozen=True, slots=True)
 class Form:
     """A metric over the candidates: numerator a·x + a₀ and denominator b·x + b₀ (constant 1 where it is linear).
 
-    `reach` and `reach_0` are 1.96 σ of the numerator's coefficients; `known` marks the candidates with a value.
+    `reach` and `reach0` are how far the numerator's coefficients and constant reach, a row down and a row up (1.96 σ a
+    side); `known` marks the candidates with a value.
     """
 
     metric: str
@@ -30,7 +31,7 @@ class Form:
     b: Array
     b0: float
     reach: Array
-    reach0: float
+    reach0: Array
     known: Array
 
     @property
@@ -61,13 +62,13 @@ def form_of(metric: str, mix: Mix) -> Form | None:
     """Return the form of `metric` over `mix`, in its unit, or None where a binder leaves it unknown."""
     if metric in ROLE_SHARES:
         a = np.array([1.0 if i.role is ROLE_SHARES[metric] else 0.0 for i in mix.flours])
-        return _linear(metric, a, 0.0, np.zeros(len(a)), 0.0, np.ones(len(a)))
+        return _linear(metric, a, 0.0, np.zeros((2, len(a))), np.zeros(2), np.ones(len(a)))
     if metric in FIELD_OF_METRIC:
         return _mean(metric, mix)
     return _amylose(mix) if metric == "amylose_pct_of_starch" else _volume(metric, mix)
 
 
-def _linear(metric: str, a: Array, a0: float, reach: Array, reach0: float, known: Array) -> Form:
+def _linear(metric: str, a: Array, a0: float, reach: Array, reach0: Array, known: Array) -> Form:
     return Form(metric, a, a0, np.zeros(len(a)), 1.0, reach, reach0, known)
 
 
@@ -77,26 +78,21 @@ def _mean(metric: str, mix: Mix) -> Form | None:
     values, reach, known = _columns(mix.flours, field)
     if METRICS[metric].basis != "mix":
         factor = 100.0 if metric == "sticky_share_pct" else 1.0
-        return _linear(metric, factor * values / 100, 0.0, factor * reach / 100, 0.0, known)
+        return _linear(metric, factor * values / 100, 0.0, factor * reach / 100, np.zeros(2), known)
     of_binders, reach_of_binders, known_binders = _columns([b for b, _ in mix.binders], field)
     doses = np.array([d for _, d in mix.binders])
     if not np.all(known_binders[doses > 0]):
         return None
-    a0, r0 = float(doses @ of_binders) / mix.mass, float(doses @ reach_of_binders) / mix.mass
+    a0, r0 = float(doses @ of_binders) / mix.mass, reach_of_binders @ doses / mix.mass
     return _linear(metric, values / mix.mass, a0, reach / mix.mass, r0, known)
 
 
 def _columns(items: Sequence[Ingredient], name: str) -> tuple[Array, Array, Array]:
-    """Typical, 1.96 σ, and whether known, of one field for each of `items`."""
-    ranges = [_range(i, name) for i in items]
-    typical = np.array([r[0] if r else 0.0 for r in ranges])
-    reach = np.array([Z_95 * r[1] if r else 0.0 for r in ranges])
+    """Typical, how far down and up, and whether known, of one field for each of `items`."""
+    ranges = [available_range(i) if name == "available_carbohydrate_g" else i.range_of(name) for i in items]
+    typical = np.array([r.typical if r else 0.0 for r in ranges])
+    reach = np.array([[r.typical - r.low, r.high - r.typical] if r else [0.0, 0.0] for r in ranges]).reshape(-1, 2).T
     return typical, reach, np.array([1.0 if r else 0.0 for r in ranges])
-
-
-def _range(item: Ingredient, name: str) -> tuple[float, float] | None:
-    found = available_range(item) if name == "available_carbohydrate_g" else item.range_of(name)
-    return (found.typical, found.sigma) if found else None
 
 
 def _amylose(mix: Mix) -> Form | None:
@@ -117,8 +113,8 @@ def _amylose(mix: Mix) -> Form | None:
         float(doses @ num[n:]),
         den[:n],
         float(doses @ den[n:]),
-        spread[:n],
-        float(doses @ spread[n:]),
+        spread[:, :n],
+        spread[:, n:] @ doses,
         known_s[:n],
     )
 
@@ -141,7 +137,7 @@ def _volume(metric: str, mix: Mix) -> Form | None:
     b, b0, known = specific
     factor = cup_ml(mix.cup) if metric == "cup_g" else 1.0
     zero = np.zeros(len(b))
-    return Form(metric, zero, factor * mix.mass, b, b0, zero, 0.0, known)
+    return Form(metric, zero, factor * mix.mass, b, b0, np.zeros((2, len(b))), np.zeros(2), known)
 
 
 def specific_volume(mix: Mix, end: str) -> tuple[Array, float, Array] | None:

@@ -152,7 +152,7 @@ def _put_limit(model: Model, limit: Limit) -> None:
 def _order_alike(model: Model) -> None:
     """Of two candidates alike in every number, the second is used only where the first is, and no more of it."""
     p = model.problem
-    forms = [f for m in p.forms.values() for f in (m.a, m.b, m.reach)]
+    forms = [f for m in p.forms.values() for f in (m.a, m.b, *m.reach)]
     rows = [x for limit in p.limits for x in (limit.a, limit.c)]
     columns = np.array([*forms, *rows, p.usual_most, np.nan_to_num(p.price, nan=-1.0), p.stock_pct, model.unit]).T
     seen: dict[bytes, int] = {}

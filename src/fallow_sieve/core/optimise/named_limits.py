@@ -47,7 +47,8 @@ def _side(p: Problem, form: Form, bound: float, side: str) -> Limit:
     sign = 1 if side == "low" else -1
     a, a0, b, b0 = form.a, form.a0, form.b, form.b0
     if p.wishes.robust:
-        a, a0 = a - sign * form.reach, a0 - sign * form.reach0
+        end = 0 if side == "low" else 1
+        a, a0 = a - sign * form.reach[end], a0 - sign * float(form.reach0[end])
         b, b0 = _robust_volume(p, form, side)
     word = "at least" if side == "low" else "at most"
     say = f"{metric.label.lower()} {word} {bound:g} {metric.unit}"

@@ -11,7 +11,6 @@ from fallow_sieve.core.values.errors import (
     shown,
 )
 from fallow_sieve.core.values.estimates import (
-    RANGE_IN_SIGMA,
     UNKNOWN,
     Z_95,
     Estimate,
@@ -20,6 +19,7 @@ from fallow_sieve.core.values.estimates import (
     estimate,
     exactly,
     probability_between,
+    spread_of,
 )
 from fallow_sieve.core.values.pins import Pin
 from fallow_sieve.core.values.quantities import (
@@ -39,7 +39,6 @@ from fallow_sieve.core.values.words import counted, grams, spaced
 __all__ = [
     "AT_WALL",
     "EDGE",
-    "RANGE_IN_SIGMA",
     "UNKNOWN",
     "Z_95",
     "BadInputError",
@@ -71,6 +70,7 @@ __all__ = [
     "probability_between",
     "shown",
     "spaced",
+    "spread_of",
     "state_sentence",
     "tablespoon_ml",
     "teaspoon_ml",

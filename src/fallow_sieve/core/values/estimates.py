@@ -1,17 +1,18 @@
 """Numbers that are not exact: a range for one ingredient, an estimate for a mix.
 
-A range says where the user's own bag lies 19 times in 20, so σ = (high − low) / 3.92.
+A range says where the user's own bag lies 19 times in 20. It may be skewed, so it has a σ a side: σ₋ = (typical − low)
+/ 1.96 and σ₊ = (high − typical) / 1.96, two halves of normal distributions that meet at the typical value.
 """
 
 from __future__ import annotations
 
 import math
+from collections.abc import Iterable
 from dataclasses import dataclass
 
 from fallow_sieve.core.values.errors import BadInputError
 
 Z_95 = 1.96
-RANGE_IN_SIGMA = 2 * Z_95
 KNOWN_TOLERANCE_PCT = 1e-9
 
 
@@ -33,9 +34,14 @@ class Range:
             )
 
     @property
-    def sigma(self) -> float:
-        """The standard deviation, in the range's unit: (high − low) / 3.92."""
-        return (self.high - self.low) / RANGE_IN_SIGMA
+    def sigma_low(self) -> float:
+        """The standard deviation below the typical value, in the range's unit."""
+        return (self.typical - self.low) / Z_95
+
+    @property
+    def sigma_high(self) -> float:
+        """The standard deviation above the typical value, in the range's unit."""
+        return (self.high - self.typical) / Z_95
 
 
 def exactly(value: float) -> Range:
@@ -53,6 +59,23 @@ def around(typical: float, relative_pct: float) -> Range:
     return Range(typical - reach, typical, typical + reach)
 
 
+def spread_of(terms: Iterable[tuple[float, Range]]) -> tuple[float, float]:
+    """Return how far Σ weight × value reaches down and up (95 %), the values independent; in the sum's unit.
+
+    A negative weight turns a range over: what lies above its typical value lowers the sum.
+
+    >>> spread_of([(1.0, Range(7, 10, 14)), (-1.0, Range(2, 2, 5))])
+    (4.242640687119285, 4.0)
+    """
+    below = above = 0.0
+    for weight, r in terms:
+        down, up = weight * (r.typical - r.low), weight * (r.high - r.typical)
+        if weight < 0:
+            down, up = up, down
+        below, above = below + down * down, above + up * up
+    return math.sqrt(below), math.sqrt(above)
+
+
 @dataclass(frozen=True, slots=True)
 class Estimate:
     """A number of a mix with its 95 % interval, in the unit its name says.
@@ -65,7 +88,8 @@ class Estimate:
     low: float | None
     high: float | None
     known_mass_pct: float = 100.0
-    sigma: float = 0.0
+    sigma_low: float = 0.0
+    sigma_high: float = 0.0
 
     @property
     def is_known(self) -> bool:
@@ -79,7 +103,8 @@ class Estimate:
             None if self.low is None else self.low * factor,
             None if self.high is None else self.high * factor,
             self.known_mass_pct,
-            self.sigma * factor,
+            self.sigma_low * factor,
+            self.sigma_high * factor,
         )
 
 
@@ -88,36 +113,47 @@ UNKNOWN = Estimate(None, None, None, 0.0)
 
 def estimate(
     typical: float,
-    sigma: float,
+    sigma_low: float,
+    sigma_high: float,
     known_mass_pct: float = 100.0,
     *,
     floor: float = 0.0,
     ceiling: float = math.inf,
 ) -> Estimate:
-    """Return typical ± 1.96 σ cut to [floor, ceiling], all in one unit.
+    """Return typical − 1.96 σ₋ to typical + 1.96 σ₊, cut to [floor, ceiling], all in one unit.
 
     With less than 100 % of the mass known it is a lower bound; see `Estimate`.
 
-    >>> estimate(10.0, 1.0).high
-    11.96
+    >>> estimate(10.0, 1.0, 2.0).high
+    13.92
     """
     if known_mass_pct <= KNOWN_TOLERANCE_PCT:
         return UNKNOWN
-    low = max(floor, typical - Z_95 * sigma)
+    low = max(floor, typical - Z_95 * sigma_low)
     if known_mass_pct < 100 - KNOWN_TOLERANCE_PCT:
-        return Estimate(typical, min(low, typical), None, known_mass_pct, sigma)
-    return Estimate(typical, min(low, typical), max(typical, min(ceiling, typical + Z_95 * sigma)), 100.0, sigma)
+        return Estimate(typical, min(low, typical), None, known_mass_pct, sigma_low, sigma_high)
+    high = max(typical, min(ceiling, typical + Z_95 * sigma_high))
+    return Estimate(typical, min(low, typical), high, 100.0, sigma_low, sigma_high)
 
 
-def probability_between(typical: float, sigma: float, low: float, high: float) -> float:
-    """Return the probability (0–1) that a normal value with this mean and σ lies between low and high.
+def probability_between(typical: float, sigma_low: float, sigma_high: float, low: float, high: float) -> float:
+    """Return the probability (0–1) that a value with this median and a σ a side lies between low and high.
 
-    The limits may be infinite; without spread it is 1 on or inside the limits, else 0.
+    The limits may be infinite; without spread on a side it is at the median there.
 
-    >>> round(probability_between(0.0, 1.0, -1.96, 1.96), 3)
+    >>> round(probability_between(0.0, 1.0, 1.0, -1.96, 1.96), 3)
     0.95
     """
+    below = _half(sigma_low, typical - high, typical - low)
+    above = _half(sigma_high, low - typical, high - typical)
+    return (below + above) / 2
+
+
+def _half(sigma: float, near: float, far: float) -> float:
+    """The share of one side, a half normal distribution, that lies from `near` to `far` of the median."""
+    if far < 0:
+        return 0.0
     if sigma <= 0:
-        return 1.0 if low <= typical <= high else 0.0
+        return 1.0 if near <= 0 else 0.0
     scale = sigma * math.sqrt(2)
-    return 0.5 * (math.erf((high - typical) / scale) - math.erf((low - typical) / scale))
+    return math.erf(far / scale) - math.erf(max(0.0, near) / scale)

@@ -2509,10 +2509,15 @@ export interface components {
             /** Low */
             low: number | null;
             /**
-             * Sigma
+             * Sigma High
              * @default 0
              */
-            sigma: number;
+            sigma_high: number;
+            /**
+             * Sigma Low
+             * @default 0
+             */
+            sigma_low: number;
             /** Typical */
             typical: number | null;
         };

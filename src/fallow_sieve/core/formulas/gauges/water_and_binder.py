@@ -9,26 +9,37 @@ from fallow_sieve.core.blends import BINDER_WALLS, BinderInBag, BinderLoad, load
 from fallow_sieve.core.formulas.analysis import FormulaAnalysis
 from fallow_sieve.core.formulas.formula import Formula, When
 from fallow_sieve.core.formulas.gauges.gauge import OF_FLOUR, PASSES, Gauge, on_band, unlimited
-from fallow_sieve.core.formulas.water import Prediction
+from fallow_sieve.core.formulas.water import HydrationBand, Prediction
 from fallow_sieve.core.formulas.water_learning import Corrected
 from fallow_sieve.core.values import Band, Status
 
 _LOAD_WORDS = {"none": "none at all", "light": "light", "good": PASSES, "heavy": "heavy", "double": "double dose?"}
 
 
-def water_gauge(analysis: FormulaAnalysis, prediction: Prediction, wanted: Corrected | None) -> tuple[Gauge, ...]:
-    """Return the gauge of water (% of flour base): none without flour, no limits where none can be predicted."""
+def water_gauge(
+    analysis: FormulaAnalysis, prediction: Prediction, wanted: Corrected | None, table: HydrationBand | None
+) -> tuple[Gauge, ...]:
+    """Return the gauge of water (% of flour base): none without flour, no limits where none can be predicted.
+
+    The hard limits stand twice as far from what is wanted as the window's edges, but no further than twice the usual
+    of the use (`table`): what is not known for sure does not make a dough that runs a sound one.
+    """
     value = analysis.hydration_pct
     if value is None:
         return ()
-    if wanted is None:
+    if wanted is None or table is None:
         return (unlimited("water", "Water", OF_FLOUR, value, prediction.say),)
-    low, high = wanted.low_pct, wanted.high_pct
-    reach = (high - low) / 2
-    band = Band(max(0.0, low - reach), low, high, high + reach)
+    low, typical, high = wanted.low_pct, wanted.typical_pct, wanted.high_pct
+    below = _wall(typical - low, table.typical_pct - table.low_pct)
+    above = _wall(high - typical, table.high_pct - table.typical_pct)
+    band = Band(min(low, max(0.0, typical - below)), low, high, max(high, typical + above))
     off_g = band.distance(value) / 100 * analysis.flour_g
     say = f"{abs(off_g):.0f} g water {'short' if off_g < 0 else 'over'}"
     return (on_band("water", "Water", OF_FLOUR, value, band, say),)
+
+
+def _wall(side: float, usual: float) -> float:
+    return min(2 * side, max(side, 2 * usual))
 
 
 def binder_gauge(

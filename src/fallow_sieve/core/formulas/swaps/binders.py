@@ -23,7 +23,8 @@ def binders(formula: Formula, at: int, shelf: Shelf, rules: SwapRules) -> Iterat
         if new not in rules.doses or new is None or old is None:
             continue
         done = convert_binder(line.mass_g, old, new, rules.doses)
-        more = done.mass_g * rules.holds.get(new, 0.0) - line.mass_g * rules.holds.get(old, 0.0)
+        held = {slug: r.typical for slug, r in rules.holds.items()}
+        more = done.mass_g * held.get(new, 0.0) - line.mass_g * held.get(old, 0.0)
         fresh = [replace(line, ingredient=item.slug, mass_g=done.mass_g)]
         yield made("binder", formula, at, fresh, _losses(done, more), shelf, more_g=more)
 

@@ -71,7 +71,7 @@ class SwapRules:
     eggs: Sequence[EggReplacer]
     thickeners: Mapping[str, Thickener]
     doses: Mapping[str, DoseBand]
-    holds: Mapping[str, float]
+    holds: Mapping[str, Range]
 
 
 @dataclass(frozen=True, slots=True)

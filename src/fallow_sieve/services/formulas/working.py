@@ -32,8 +32,8 @@ from fallow_sieve.core.formulas.swaps import Effects, Swap, effects_of, swaps_fo
 from fallow_sieve.core.ingredients import Ingredient, Shelf
 from fallow_sieve.core.values import BadInputError, Change, Status
 from fallow_sieve.reference import formula_rules, swap_rules
-from fallow_sieve.services.blend_standing import State
-from fallow_sieve.services.blends import must_define
+from fallow_sieve.services.blends.judging import must_define
+from fallow_sieve.services.blends.standing import State
 from fallow_sieve.services.kitchen import KitchenNow, use_named
 from fallow_sieve.store import BLENDS, FORMULAS, Head, Revision
 

@@ -9,7 +9,7 @@ from datetime import date
 from fallow_sieve.core.formulas import Formula, Learnt, Pour, check_pour, correct, learn, poured_pct
 from fallow_sieve.core.values import BadInputError, shown
 from fallow_sieve.reference import rules
-from fallow_sieve.services.formulas import judged_formula
+from fallow_sieve.services.formulas.working import judged_formula
 from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.store import PourOnRecord
 

@@ -37,7 +37,7 @@ from fallow_sieve.core.optimise import (
 )
 from fallow_sieve.core.values import worst_first
 from fallow_sieve.formats.briefs import Worked
-from fallow_sieve.services.bag_doses import with_bag_doses
+from fallow_sieve.services.blends.bag_doses import with_bag_doses
 from fallow_sieve.services.kitchen import KitchenNow, use_named
 
 FLOUR_G = 1000.0  # of a proposal where nothing says how much

@@ -9,7 +9,7 @@ from sqlmodel import Session
 
 from fallow_sieve.core.blends import Blend, Judgement
 from fallow_sieve.core.values import Status
-from fallow_sieve.services.blends import judged_blend
+from fallow_sieve.services.blends.judging import judged_blend
 from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.store import BLENDS, Head
 

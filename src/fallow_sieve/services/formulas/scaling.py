@@ -24,7 +24,7 @@ from fallow_sieve.core.formulas import (
 )
 from fallow_sieve.core.values import BadInputError
 from fallow_sieve.reference import egg_of, tin_fills
-from fallow_sieve.services.formulas import bake_loss_pct
+from fallow_sieve.services.formulas.working import bake_loss_pct
 from fallow_sieve.services.kitchen import KitchenNow
 
 UNKNOWN_USE_FILL = FillRule(0.55, 1.6)  # of a use without a fill on record; rule of thumb

@@ -15,8 +15,8 @@ from fallow_sieve.core.formulas import (
     poured_water_g,
 )
 from fallow_sieve.reference import powders
-from fallow_sieve.services.blends import judged_blend
-from fallow_sieve.services.formulas import judged_formula
+from fallow_sieve.services.blends.judging import judged_blend
+from fallow_sieve.services.formulas.working import judged_formula
 from fallow_sieve.services.kitchen import KitchenNow
 
 

@@ -20,8 +20,8 @@ from fallow_sieve.core.ingredients import (
     read_panel,
 )
 from fallow_sieve.core.values import BadInputError, cup_ml, tablespoon_ml, teaspoon_ml, to_grams
+from fallow_sieve.services.ingredients.own_numbers import Given, Target, given_by, target_on
 from fallow_sieve.services.kitchen import KitchenNow
-from fallow_sieve.services.own_numbers import Given, Target, given_by, target_on
 from fallow_sieve.store.ingredients import add_panel, facts_in_force, layers_of
 
 

@@ -1,0 +1,10 @@
+"""Blends at work on a kitchen: judged, set against practice, proposed, mended, as they stand in a list."""
+
+__all__ = [
+    "bag_doses",
+    "judging",
+    "mending",
+    "practice",
+    "proposals",
+    "standing",
+]
