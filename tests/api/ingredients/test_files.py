@@ -67,7 +67,8 @@ def test_a_blend_file_carries_the_numbers_of_the_lots_it_draws_on(client):
     there = analyse(read.blend, library_shelf().with_ingredients(read.ingredients)).metrics
     for name in ("grit_index", "thirst_g_per_g", "protein_pct", "fibre_pct"):
         assert there[name].typical == pytest.approx(here[name]["typical"])
-        assert there[name].sigma == pytest.approx(here[name]["sigma"])
+        for side in ("sigma_low", "sigma_high"):
+            assert getattr(there[name], side) == pytest.approx(here[name][side])
 
 
 def test_what_flours_do_comes_in_with_a_table_and_a_wrong_word_is_refused_before_it_is_stored(client):

@@ -95,7 +95,7 @@ def test_a_bench_test_is_tried_then_recorded_and_used_from_then_on(client):
     lot = lot_id(client, "quinoa-flour")
     body = {"ingredient": "quinoa-flour", "lot_id": lot, "note": "dry day", "readings": WATER}
     tried = client.post(f"{API}/bench-tests/try", json=body)
-    assert (tried.status_code, tried.json["verdict"]) == (200, "same")
+    assert (tried.status_code, tried.json["verdict"]) == (200, "more")
     assert client.get(f"{API}/ingredients/quinoa-flour/findings").json["items"] == []
     assert client.post(f"{API}/bench-tests", json=body).status_code == 201
     finding = client.get(f"{API}/ingredients/quinoa-flour/findings").json["items"][0]

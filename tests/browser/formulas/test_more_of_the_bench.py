@@ -24,7 +24,7 @@ def test_what_went_in_is_written_down_and_teaches(page, formula):
 def test_the_nine_bakes_narrow_the_window_and_the_water_can_be_set_to_it(page, formula):
     formula.open(1, "Water")
     expect(page.get_by_role("heading", name="Wanted: 95 % of flour")).to_be_visible()
-    expect(page.get_by_role("img", name=re.compile("to 87–101 % of flour in 9 bakes"))).to_be_visible()
+    expect(page.get_by_role("img", name=re.compile("to 87–104 % of flour in 9 bakes"))).to_be_visible()
     expect(page.get_by_text("water at 25 °C")).to_be_visible()
     page.get_by_role("button", name="Set the water line to it").click()
     expect(formula.mass("water")).to_have_value("891")

@@ -153,7 +153,9 @@ def definition_of(item: Ingredient) -> dict[str, Any]:
         found["per_100_g"] = contents
     found.update({n: _range_out(item.facts[n].range) for n in _FACTS if n in item.facts})
     if "lightness_l" in item.facts:
-        found["lab"] = [item.facts[n].range.typical for n in ("lightness_l", "colour_a", "colour_b") if n in item.facts]
+        found["lab"] = [
+            _range_out(item.facts[n].range) for n in ("lightness_l", "colour_a", "colour_b") if n in item.facts
+        ]
     for name in ("price_per_kg", "gluten_mg_per_kg", "usual_max_pct"):
         if getattr(item, name) is not None:
             found[name] = getattr(item, name)
