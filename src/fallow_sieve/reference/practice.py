@@ -5,6 +5,7 @@ Each is put together from the library's typical values, so that its numbers are 
 
 from __future__ import annotations
 
+from collections import defaultdict
 from dataclasses import dataclass
 from functools import cache
 
@@ -93,3 +94,37 @@ def _classes(families: dict[str, str], works: dict[str, Analysis]) -> dict[str, 
 def _kept(row: MixRow | FailureRow, school: str, found: Analysis, mix_class: MixClass, held_by: str) -> Kept:
     values = {m: e.typical for m in BANDED if (e := found.metrics[m]).typical is not None}
     return Kept(row.key, row.use, school, mix_class, values, row.why, held_by)
+
+
+_AS_FAMILIAR = {"superfine-rice-flour": "white-rice-flour", "light-buckwheat-flour": "buckwheat-flour"}  # finer grinds
+KIN_COUNTS = 0.5
+ENOUGH_ALONE = 8  # mixes on record, from which a use needs no kin
+
+
+@cache
+def familiar_flours() -> dict[str, dict[str, float]]:
+    """Return how large a share (0–1) of the mixes on record for a use, or half of that for its kin, hold each flour."""
+    own = {use: _held_by_share(use) for use in {row.use for row in practice_mixes()}}
+    found: dict[str, dict[str, float]] = {}
+    for u in use_rows():
+        mixes = sum(row.use == u.use for row in practice_mixes())
+        mine, kin = own.get(u.use, {}), own.get(u.kin, {}) if mixes < ENOUGH_ALONE else {}
+        known = {s: max(mine.get(s, 0.0), KIN_COUNTS * kin.get(s, 0.0)) for s in {*mine, *kin}}
+        found[u.use] = known | {fine: known[s] for fine, s in _AS_FAMILIAR.items() if s in known}
+    return found
+
+
+def most_in_practice(use: str) -> dict[str, float]:
+    """Return how much of each flour the mixes on record for a use go to, % of flour base: the second most of it."""
+    shares: dict[str, list[float]] = defaultdict(list)
+    for row in practice_mixes():
+        if row.use == use:
+            for part in row.parts.split(";"):
+                slug, share = part.split(":")
+                shares[slug].append(float(share))
+    return {slug: sorted(found)[-2] for slug, found in shares.items() if len(found) > 1}
+
+
+def _held_by_share(use: str) -> dict[str, float]:
+    mixes = [{part.split(":")[0] for part in row.parts.split(";")} for row in practice_mixes() if row.use == use]
+    return {s: sum(s in m for m in mixes) / len(mixes) for s in set().union(*mixes)}

@@ -8,6 +8,7 @@ from functools import cache
 
 from fallow_sieve.core.blends import LIFT_WALL, METRICS, DoseBand, MixClass, Rules, Use, UseBand, UsualRange
 from fallow_sieve.reference.doughs import leavening
+from fallow_sieve.reference.practice import familiar_flours, most_in_practice
 from fallow_sieve.reference.tables import read_table
 from fallow_sieve.reference.use_rows import use_rows
 
@@ -83,6 +84,7 @@ def rules() -> Rules:
     nutrition: dict[str, list[UsualRange]] = defaultdict(list)
     for n in read_table("use_nutrition", NutritionRow):
         nutrition[n.use].append(UsualRange(n.metric, n.low, n.high, n.mixes))
+    known = familiar_flours()
     uses = {
         u.use: Use(
             u.use,
@@ -95,6 +97,8 @@ def rules() -> Rules:
             tuple(nutrition[u.use]),
             {b: d.typical_pct for b, d in doses[u.use].items()},
             u.needs_binder,
+            known.get(u.use, {}),
+            most_in_practice(u.use),
         )
         for u in use_rows()
     }

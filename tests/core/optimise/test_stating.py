@@ -47,12 +47,12 @@ PRICED = Shelf.of(
 
 @st.composite
 def mixes(draw):
-    """Whole percents of the eight flours that make a hundred, each nothing or at least 3."""
+    """Whole percents of the eight flours that make a hundred, each nothing or at least 5."""
     used = draw(st.lists(st.integers(0, 7), min_size=1, max_size=8, unique=True))
-    spare = 100 - 3 * len(used)
+    spare = 100 - 5 * len(used)
     cuts = sorted(draw(st.lists(st.integers(0, spare), min_size=len(used) - 1, max_size=len(used) - 1)))
     shares = np.zeros(8)
-    shares[used] = 3 + np.diff([0, *cuts, spare])
+    shares[used] = 5 + np.diff([0, *cuts, spare])
     return shares
 
 

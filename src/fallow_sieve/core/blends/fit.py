@@ -66,7 +66,9 @@ class Use:
 
     `classes` are the bands of mixes that are another kind of bake (see `mix_class`), `bag` those of what lies in the
     bag beside flour, `nutrition` where its mixes lie on what is not judged, `doses` the usual dose of each binder (% of
-    flour base), `needs_binder` whether a dough for it falls apart that neither binder, egg, scald nor ferment carries.
+    flour base), `needs_binder` whether a dough for it falls apart that neither binder, egg, scald nor ferment carries,
+    `familiar` the share of its mixes on record (0–1) that hold a flour, `usual_most` how much of one practice goes to
+    there (% of flour base).
     """
 
     slug: str
@@ -79,6 +81,14 @@ class Use:
     nutrition: tuple[UsualRange, ...] = ()
     doses: Mapping[str, float] = field(default_factory=dict, hash=False)
     needs_binder: bool = False
+    familiar: Mapping[str, float] = field(default_factory=dict, hash=False)
+    usual_most: Mapping[str, float] = field(default_factory=dict, hash=False)
+
+    def most_of(self, slug: str, usual_max_pct: float | None) -> float | None:
+        """Return the usual most of a flour for this use, % of flour base: its own, or what practice goes to here."""
+        if usual_max_pct is None or self.made_of_one_part:
+            return None
+        return max(usual_max_pct, self.usual_most.get(slug, 0.0))
 
     @property
     def made_of_one_part(self) -> bool:

@@ -132,12 +132,10 @@ def _second_sentence(fit: Fit, limits: Sequence[LimitResult]) -> str:
 
 
 def _over_usual(analysis: Analysis, shelf: Shelf, use: Use | None) -> tuple[OverUsual, ...]:
-    if use is not None and use.made_of_one_part:
-        return ()
     found = []
     for part in analysis.parts:
         item = shelf[part.ingredient]
-        most = item.usual_max_pct
+        most = use.most_of(item.slug, item.usual_max_pct) if use else item.usual_max_pct
         if most is not None and part.flour_pct is not None and item.in_flour_base and part.flour_pct > most + 1e-9:
             found.append(OverUsual(item.slug, item.name, part.flour_pct, most, item.usual_max_reason))
     return tuple(found)

@@ -130,7 +130,7 @@ def correct(prediction: Prediction, learnt: Sequence[Learnt]) -> Corrected | Non
     found = learnt[-1]
     sharper = math.hypot(found.sd, POUR_SD) / math.hypot(PRIOR_SD, POUR_SD)
     centre = typical * found.factor
-    reach_low = (max(low, 1e-6) / typical) ** sharper
+    reach_low = min(1.0, max(low, 1e-6) / typical) ** sharper
     reach_high = (high / typical) ** sharper
     behind = next((x for x in reversed(learnt) if x.bakes), found)
     return Corrected(

@@ -13,11 +13,12 @@ from dataclasses import dataclass
 import numpy as np
 
 from fallow_sieve.core.blends import METRICS, UseBand
+from fallow_sieve.core.ingredients import Role
 from fallow_sieve.core.numerics.programs import Array, Terms
 from fallow_sieve.core.optimise.linear_metrics import Form, form_of
 from fallow_sieve.core.optimise.model import Model
 from fallow_sieve.core.optimise.named_limits import cost_line
-from fallow_sieve.core.optimise.problem import Problem
+from fallow_sieve.core.optimise.problem import Limit, Problem
 from fallow_sieve.core.optimise.wishes import Aim
 
 _METRIC_OF = {
@@ -25,7 +26,12 @@ _METRIC_OF = {
     Aim.MOST_PROTEIN: ("protein_pct", -1.0),
     Aim.MILDEST: ("flavour_index", 1.0),
     Aim.LIGHTEST: ("lightness_l", -1.0),
+    Aim.LOW_CARBOHYDRATE: ("available_carbohydrate_pct", 1.0),
 }
+WHOLE_GRAIN_PCT = 51.0  # what the aim of whole grain asks for: more than half
+STRANGE_COSTS = 0.4  # band widths of margin that a mix of nothing but flours strange to its use may win; rule of thumb
+BIN_COSTS = 0.01  # band widths
+_WORTH = {Aim.WHOLE_GRAIN: 100.0, Aim.LOW_CARBOHYDRATE: 30.0}  # of a band width, in the unit of what is sought
 _BIN_COUNTS_AS = 0.02  # a bin more weighs as much as 0.02 of 5 in flavour, where margins are equal; rule of thumb
 
 
@@ -45,8 +51,8 @@ class Objective:
         return self.sign * (float(self.a @ shares) + float(self.c @ (shares > 0)) + self.a0)
 
     def terms(self, model: Model) -> Terms:
-        """Return the terms to minimise."""
-        return [*model.over_shares(self.a), (model.z, self.c)]
+        """Return the terms to minimise: what is sought, and where flours are free to choose, strange ones and bins."""
+        return [*model.over_shares(self.a), (model.z, self.c), *_strange(model, _WORTH.get(self.aim, 0.0))]
 
 
 def objective_of(aim: Aim, p: Problem) -> Objective | None:
@@ -60,6 +66,9 @@ def objective_of(aim: Aim, p: Problem) -> Objective | None:
     if aim is Aim.FROM_STOCK and p.wishes.use_up:
         a = np.array([-1.0 if s in p.wishes.use_up else 0.0 for s in p.slugs])
         return Objective(aim, a, zero, 0.0, -1.0, "% of flour")
+    if aim is Aim.WHOLE_GRAIN:
+        starch = np.array([1.0 if i.role is Role.STARCH else 0.0 for i in p.mix.flours])
+        return Objective(aim, starch, zero, 0.0, 1.0, "% starch")
     if aim in _METRIC_OF:
         metric, sign = _METRIC_OF[aim]
         form = form_of(metric, p.mix)
@@ -88,6 +97,15 @@ def barred(aim: Aim, p: Problem) -> Array:
     if aim is Aim.FROM_STOCK:
         most = np.minimum(most, p.stock_pct)
     return most
+
+
+def asked_by(aim: Aim, p: Problem) -> tuple[Limit, ...]:
+    """Return the limits that the aim itself sets: more than half whole grain where that is the aim."""
+    if aim is not Aim.WHOLE_GRAIN or any(b.metric == "whole_grain_share_pct" for b in p.bands):
+        return ()
+    whole = np.array([1.0 if i.role is Role.WHOLE_GRAIN else 0.0 for i in p.mix.flours])
+    say = f"at least {WHOLE_GRAIN_PCT:g} % whole grain"
+    return (Limit(str(aim), "low", whole, np.zeros(p.count), -WHOLE_GRAIN_PCT, say, "% of flour", -1, WHOLE_GRAIN_PCT),)
 
 
 def _edges(band: UseBand) -> list[tuple[float, float]]:
@@ -144,6 +162,15 @@ def _distance(form: Form, band: UseBand, edge: float, sign: float, at: float) ->
     value = edge + sign * at * width
     scale = sign / (width * typical)
     return scale * (form.a - value * form.b), scale * (form.a0 - value * form.b0)
+
+
+def strangeness(model: Model) -> Terms:
+    """Return what a margin costs, in band widths: flours that the use is not known to be made of, and each bin."""
+    return _strange(model, 1.0)
+
+
+def _strange(model: Model, worth: float) -> Terms:
+    return [*model.over_shares(worth * STRANGE_COSTS * model.problem.unfamiliar / 100), (model.z, worth * BIN_COSTS)]
 
 
 def mildness(model: Model) -> Terms:

@@ -19,7 +19,7 @@ from fallow_sieve.core.optimise.model import TOTAL_PCT, moved_pct, short_of
 from fallow_sieve.core.optimise.posing import problem_of
 from fallow_sieve.core.optimise.problem import Problem
 from fallow_sieve.core.optimise.proposals import judged
-from fallow_sieve.core.optimise.wishes import MIN_SHARE_PCT, Wishes
+from fallow_sieve.core.optimise.wishes import Wishes
 from fallow_sieve.core.values import Change, CupStandard, Status, came_or_went
 
 MOST_TOUCHED = 3
@@ -147,7 +147,8 @@ def _set_share(bench: BenchShares, i: int) -> Array | None:
     base = np.where(bench.locked.astype(bool), bench.now, others * room / others.sum())
     direction = -others / others.sum()
     direction[i] = 1.0
-    low, high = (0.0 if bench.now[i] > 0 else MIN_SHARE_PCT), room
+    least = float(bench.problem.least[i])
+    low, high = (0.0 if bench.now[i] > 0 else least), room
     used = (base > 0) | (np.arange(len(base)) == i)
     for limit in bench.target:
         slope = float(limit.a @ direction)
@@ -162,8 +163,8 @@ def _set_share(bench: BenchShares, i: int) -> Array | None:
     if low > high + 1e-12:
         return None
     share = min(max(float(bench.now[i]), low), high)
-    if share < MIN_SHARE_PCT and 0 < share < bench.now[i]:
-        share = MIN_SHARE_PCT if low <= MIN_SHARE_PCT <= high else share
+    if share < least and 0 < share < bench.now[i]:
+        share = least if low <= least <= high else share
     return np.asarray(base + share * direction)
 
 

@@ -10,7 +10,6 @@ from fallow_sieve.core.numerics.programs import Answer, Array, Effort, Program
 from fallow_sieve.core.numerics.solver import solve
 from fallow_sieve.core.optimise.model import EDGE, TOTAL_PCT, short_of
 from fallow_sieve.core.optimise.problem import Limit, Problem
-from fallow_sieve.core.optimise.wishes import MIN_SHARE_PCT
 
 _WORTH_A_TOUCH = 1e-4  # % of flour: of equal moves, the one that handles fewer parts
 _NUDGE = 2e-6
@@ -80,11 +79,11 @@ def _stated(bench: BenchShares, touched: int) -> _Moves:
     program.row([(handled, (now <= 0).astype(float))], high=1.0)
     made = _Moves(program, up, down, handled, gone, unit, whole)
     for i, share in enumerate(now):
-        _link(made, i, float(share))
+        _link(made, i, float(share), float(bench.problem.least[i]))
     return made
 
 
-def _link(moves: _Moves, i: int, now: float) -> None:
+def _link(moves: _Moves, i: int, now: float, smallest: float) -> None:
     """A part moves only where it is handled; what is left of it is nothing, or no less than a bin may hold."""
     up, down, handled, gone = (
         slice(v.start + i, v.start + i + 1) for v in (moves.up, moves.down, moves.handled, moves.gone)
@@ -93,11 +92,11 @@ def _link(moves: _Moves, i: int, now: float) -> None:
     row([(up, unit), (handled, -(TOTAL_PCT - now))], high=0.0)
     row([(down, unit), (handled, -now)], high=0.0)
     if now > 0:
-        least = min(MIN_SHARE_PCT, now)
+        least = min(smallest, now)
         row([(down, unit), (up, -unit), (gone, -least)], high=now - least)
         row([(down, unit), (gone, -now)], low=0.0)
     else:
-        row([(up, unit), (handled, -MIN_SHARE_PCT)], low=0.0)
+        row([(up, unit), (handled, -smallest)], low=0.0)
 
 
 def _aim_at(program: Program, moves: _Moves, bench: BenchShares, drawn_in: float) -> None:

@@ -15,7 +15,6 @@ import numpy as np
 from fallow_sieve.core.numerics.programs import UNLIMITED, Answer, Array, Effort, Program, Terms
 from fallow_sieve.core.numerics.solver import solve
 from fallow_sieve.core.optimise.problem import Limit, Problem
-from fallow_sieve.core.optimise.wishes import MIN_SHARE_PCT
 
 TOTAL_PCT = 100.0
 EDGE = 1e-9  # what the judgement forgives at a limit
@@ -73,7 +72,7 @@ def state(problem: Problem, *, tight: bool = True, extra: Sequence[Limit] = ()) 
     most = _whole_steps(_most(problem, limits) if tight else np.full(problem.count, TOTAL_PCT), unit, whole)
     least = np.minimum(_least(problem, unit, whole), most)
     program = Program()
-    dead = tight & (most < MIN_SHARE_PCT - EDGE) & ~_is_locked(problem)
+    dead = tight & (most < problem.least - EDGE) & ~_is_locked(problem)
     high = np.where(dead, 0.0, most)
     x = program.variables(np.zeros(problem.count), high / unit, list(whole))
     z = program.variables(np.zeros(problem.count), np.where(dead, 0.0, 1.0), True)
@@ -112,8 +111,8 @@ def _units(problem: Problem) -> tuple[Array, np.ndarray[tuple[int], np.dtype[np.
 
 
 def _least(problem: Problem, unit: Array, whole: np.ndarray[tuple[int], np.dtype[np.bool_]]) -> Array:
-    """The least share of a bin that is used: 3 %, raised to a whole step; a lock may be less."""
-    up = np.where(whole, np.ceil(MIN_SHARE_PCT / unit - EDGE) * unit, MIN_SHARE_PCT)
+    """The least share of a bin that is used, raised to a whole step; a lock may be less."""
+    up = np.where(whole, np.ceil(problem.least / unit - EDGE) * unit, problem.least)
     locks = [problem.wishes.lock.get(s, math.inf) for s in problem.slugs]
     return np.minimum(up, locks)
 
@@ -133,7 +132,7 @@ def _most(problem: Problem, limits: Sequence[Limit]) -> Array:
             bound = np.full(problem.count, TOTAL_PCT)
             np.divide(room, short, out=bound, where=short > EDGE)
             most = np.minimum(most, np.clip(bound, 0.0, TOTAL_PCT))
-        most[(most < MIN_SHARE_PCT - 1e-6) & ~_is_locked(problem)] = 0.0
+        most[(most < problem.least - 1e-6) & ~_is_locked(problem)] = 0.0
     return most
 
 

@@ -12,7 +12,7 @@ from fallow_sieve.core.ingredients import Diet, Ingredient
 from fallow_sieve.core.numerics.programs import Array
 from fallow_sieve.core.optimise.linear_metrics import Form, specific_volume, starch_known
 from fallow_sieve.core.optimise.problem import Limit, Problem
-from fallow_sieve.core.optimise.wishes import MIN_SHARE_PCT
+from fallow_sieve.core.optimise.wishes import least_share_pct
 from fallow_sieve.core.values import spaced
 
 
@@ -118,7 +118,7 @@ def _shares(p: Problem) -> Iterator[Limit]:
                     f"lock/{item.slug}", side, sign * one, _zero(p), -sign * value, say, "% of flour", -sign, value
                 )
         share = w.require.get(item.slug)
-        least = share.min_pct if share else (MIN_SHARE_PCT if item.slug in w.use_up else 0.0)
+        least = share.min_pct if share else (least_share_pct(item) if item.slug in w.use_up else 0.0)
         if least > 0:
             key = "require" if share else "use_up"
             say = f"at least {least:g} % {name}" if share else f"use up {name}"

@@ -13,7 +13,7 @@ from fallow_sieve.core.ingredients import Ingredient, Shelf
 from fallow_sieve.core.optimise.linear_metrics import Form, Mix, form_of
 from fallow_sieve.core.optimise.named_limits import limits_of_problem
 from fallow_sieve.core.optimise.problem import Problem
-from fallow_sieve.core.optimise.wishes import Wishes, check_wishes
+from fallow_sieve.core.optimise.wishes import Wishes, check_wishes, is_supplement
 from fallow_sieve.core.values import BadInputError, CupStandard
 
 
@@ -28,9 +28,7 @@ def problem_of(wishes: Wishes, shelf: Shelf, cup: CupStandard = CupStandard.US) 
     stock = np.array([i.stock_g for i in mix.flours])
     price = np.array([math.nan if i.price_per_kg is None else i.price_per_kg for i in mix.flours])
     stock_pct = stock * mix.mass / wishes.batch_g if wishes.batch_g else np.where(stock > 0, math.inf, 0.0)
-    usual = [
-        math.inf if wishes.use.made_of_one_part or i.usual_max_pct is None else i.usual_max_pct for i in mix.flours
-    ]
+    usual = [math.inf if (m := wishes.use.most_of(i.slug, i.usual_max_pct)) is None else m for i in mix.flours]
     made = Problem(
         wishes, mix, binders, (), bands, forms, np.array(usual), price, stock_pct, dropped, (*notes, *left_out)
     )
@@ -50,11 +48,16 @@ def _candidates(wishes: Wishes, shelf: Shelf) -> tuple[Ingredient, ...]:
         for i in shelf.ingredients
         if i.in_flour_base
         and not i.contains_gluten
-        and (i.slug in forced or (i.slug in named if named is not None else not i.archived))
+        and (i.slug in forced or (i.slug in named if named is not None else _offers_itself(i, wishes)))
     ]
     if not found:
         raise BadInputError("there is no flour to choose from", place="/candidates", right="name some candidates")
     return tuple(shelf[i.slug] for i in found)
+
+
+def _offers_itself(item: Ingredient, wishes: Wishes) -> bool:
+    """Whether a flour is thought of unnamed: not one that is put away, and no fibre or powder unless asked for."""
+    return not item.archived and (wishes.wants_supplements or not is_supplement(item))
 
 
 def _judgeable(

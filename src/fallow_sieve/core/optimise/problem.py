@@ -8,11 +8,15 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
+import numpy as np
+
 from fallow_sieve.core.blends import UseBand
 from fallow_sieve.core.ingredients import Ingredient
 from fallow_sieve.core.numerics.programs import Array
 from fallow_sieve.core.optimise.linear_metrics import Form, Mix
-from fallow_sieve.core.optimise.wishes import Wishes
+from fallow_sieve.core.optimise.wishes import Wishes, least_share_pct
+
+FAMILIAR_FROM = 0.5  # of the commonest flour of a use
 
 
 @dataclass(frozen=True, slots=True)
@@ -41,6 +45,18 @@ class Problem:
     def slugs(self) -> tuple[str, ...]:
         """The candidates' slugs."""
         return tuple(i.slug for i in self.mix.flours)
+
+    @property
+    def least(self) -> Array:
+        """The least share of each candidate where it is used at all, % of flour base."""
+        return np.array([least_share_pct(i) for i in self.mix.flours])
+
+    @property
+    def unfamiliar(self) -> Array:
+        """How strange each candidate is to the use, 0–1: 0 from half as many mixes on record as the commonest flour."""
+        known = self.wishes.use.familiar
+        enough = FAMILIAR_FROM * max(known.values(), default=0.0)
+        return np.array([1 - min(1.0, known.get(s, 0.0) / enough) if enough else 0.0 for s in self.slugs])
 
     @property
     def count(self) -> int:

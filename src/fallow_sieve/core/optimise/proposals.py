@@ -18,10 +18,12 @@ from fallow_sieve.core.numerics.programs import UNLIMITED, Answer, Array, Effort
 from fallow_sieve.core.optimise.aims import (
     Objective,
     add_margin,
+    asked_by,
     barred,
     margin,
     mildness,
     objective_of,
+    strangeness,
     tightest,
     without_data,
 )
@@ -188,8 +190,8 @@ def _sought(
 
 def with_bars(problem: Problem, aim: Aim) -> Problem:
     """Return the problem with what the aim itself bars (a flour without a price, or with too little in stock)."""
-    most = barred(aim, problem)
-    if np.all(most >= 100):
+    most, own = barred(aim, problem), asked_by(aim, problem)
+    if np.all(most >= 100) and not own:
         return problem
     zero = np.zeros(problem.count)
     bars = []
@@ -197,7 +199,7 @@ def with_bars(problem: Problem, aim: Aim) -> Problem:
         one = zero.copy()
         one[n] = -1.0
         bars.append(Limit(f"{aim}/{problem.slugs[n]}", "", one, zero, float(most[n]), AIM_LABELS[aim]))
-    return replace(problem, limits=(*problem.limits, *bars))
+    return replace(problem, limits=(*problem.limits, *own, *bars))
 
 
 def slack_in_force(problem: Problem, first: Fitted) -> float:
@@ -278,7 +280,8 @@ def _least_margin(model: Model, effort: Effort, known: Array | None) -> tuple[An
     best: tuple[Answer, Array] | None = None
     for _ in range(_ROUNDS if ratios else 1):
         tried = model.copy()
-        terms = [(add_margin(tried, at), -1.0), *((v, _TIE * np.asarray(c)) for v, c in mildness(tried))]
+        ties = [(v, _TIE * np.asarray(c)) for v, c in mildness(tried)]
+        terms = [(add_margin(tried, at), -1.0), *strangeness(tried), *ties]
         answer, shares = solve_kept(tried, tried.program.cost(terms), effort, known=best[1] if best else known)
         if not answer.is_usable:
             break

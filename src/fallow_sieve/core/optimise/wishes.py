@@ -8,10 +8,12 @@ from dataclasses import dataclass, field
 from enum import StrEnum
 
 from fallow_sieve.core.blends import Limits, Use, with_changes
-from fallow_sieve.core.ingredients import Diet, Shelf
+from fallow_sieve.core.ingredients import Diet, Ingredient, Role, Shelf
 from fallow_sieve.core.values import BadInputError
 
-MIN_SHARE_PCT = 3.0  # a flour that is used at all is at least so much of the flour base; rule of thumb
+MIN_SHARE_PCT = 5.0  # a flour that is used at all is at least so much of the flour base; rules of thumb
+ACCENT_PCT = 3.0  # what is dark, bitter or strong may be less
+_STRONG, _DARK_L = 3.0, 72.0
 MOST_DOSE_PCT = 300.0  # sugar of a complete mix
 FIT_SLACK = 1.0  # points of fit that an aim may give up where not everything can pass; rule of thumb
 
@@ -27,6 +29,8 @@ class Aim(StrEnum):
     MILDEST = "mildest"
     LIGHTEST = "lightest"
     FROM_STOCK = "from-stock"
+    WHOLE_GRAIN = "whole-grain"
+    LOW_CARBOHYDRATE = "low-carbohydrate"
 
 
 AIM_LABELS: dict[Aim, str] = {
@@ -38,6 +42,8 @@ AIM_LABELS: dict[Aim, str] = {
     Aim.MILDEST: "mildest",
     Aim.LIGHTEST: "lightest crumb",
     Aim.FROM_STOCK: "from stock",
+    Aim.WHOLE_GRAIN: "whole grain",
+    Aim.LOW_CARBOHYDRATE: "least carbohydrate",
 }
 
 
@@ -81,8 +87,15 @@ class Wishes:
 
     @property
     def bands_use(self) -> Use:
-        """The use with the brief's own bands in place of its own."""
-        return with_changes(self.use, self.limits.bands)
+        """The use with the brief's own bands in place of its own, but those that its diets contradict."""
+        barred = any(Role.WHOLE_GRAIN in d.without_roles for d in self.diets)
+        return with_changes(self.use, [b for b in self.limits.bands if not (barred and b.metric in _OF_WHOLE_GRAIN)])
+
+    @property
+    def wants_supplements(self) -> bool:
+        """Whether fibres and protein powders are asked for: by a band on either, as they are no flours."""
+        wished = {b.metric for b in self.limits.bands if b.good_low or b.hard_low}
+        return bool(wished & {"fibre_pct", "protein_pct"})
 
     @property
     def forced(self) -> frozenset[str]:
@@ -94,6 +107,22 @@ class Wishes:
         """The step in force, % of flour base: as asked, and no finer than 1 g at the batch size."""
         finest = 100.0 / self.batch_g if self.batch_g else 0.0
         return max(self.step_pct, finest) if self.step_pct > 0 else finest
+
+
+_OF_WHOLE_GRAIN = ("whole_grain_share_pct",)
+
+
+def is_supplement(item: Ingredient) -> bool:
+    """Return whether `item` is a fibre or a protein powder: weighed in for its numbers, not as a flour."""
+    return item.role in (Role.FIBRE, Role.PROTEIN)
+
+
+def least_share_pct(item: Ingredient) -> float:
+    """Return the least share of a flour that is used at all, % of flour base: 5, or 3 of an accent. A rule of thumb."""
+    flavour, light = item.range_of("flavour_index"), item.range_of("lightness_l")
+    strong = flavour is not None and flavour.typical >= _STRONG
+    dark = light is not None and light.typical < _DARK_L
+    return ACCENT_PCT if strong or dark or is_supplement(item) else MIN_SHARE_PCT
 
 
 def check_wishes(wishes: Wishes, shelf: Shelf) -> None:
