@@ -19,7 +19,7 @@ from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Role
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.numerics.programs import Effort, Outcome, Program
 from fallow_sieve.core.numerics.solver import prices, solve
-from fallow_sieve.core.optimise.aims import BIN_COSTS, STRANGE_COSTS, margin
+from fallow_sieve.core.optimise.aims import STRANGE_COSTS, margin
 from fallow_sieve.core.optimise.fit_model import log_fit
 from fallow_sieve.core.optimise.linear_metrics import form_of
 from fallow_sieve.core.optimise.model import differs, moved_pct, short_of
@@ -156,9 +156,8 @@ def test_no_mix_on_a_coarse_grid_is_better_than_the_proposal(use, aim):
     if aim is Aim.NEAREST:
 
         def worth(x):
-            """The margin less what flours strange to the use and each bin cost."""
-            strange = STRANGE_COSTS * float(problem.unfamiliar @ x) / 100
-            return margin(problem, x) - strange - BIN_COSTS * int(np.sum(x > 0))
+            """The margin less what flours strange to the use cost."""
+            return margin(problem, x) - STRANGE_COSTS * float(problem.unfamiliar @ x) / 100
 
         assert worth(mine.shares) >= max(map(worth, rivals)) - 1e-6
     elif aim is Aim.FEWEST_BINS:

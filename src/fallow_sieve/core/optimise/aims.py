@@ -30,8 +30,8 @@ _METRIC_OF = {
 }
 WHOLE_GRAIN_PCT = 51.0  # what the aim of whole grain asks for: more than half
 STRANGE_COSTS = 0.4  # band widths of margin that a mix of nothing but flours strange to its use may win; rule of thumb
-BIN_COSTS = 0.01  # band widths
 _WORTH = {Aim.WHOLE_GRAIN: 100.0, Aim.LOW_CARBOHYDRATE: 30.0}  # of a band width, in the unit of what is sought
+_BIN_OF_WIDTH = 0.01  # what a bin costs there, in band widths
 _BIN_COUNTS_AS = 0.02  # a bin more weighs as much as 0.02 of 5 in flavour, where margins are equal; rule of thumb
 
 
@@ -52,7 +52,11 @@ class Objective:
 
     def terms(self, model: Model) -> Terms:
         """Return the terms to minimise: what is sought, and where flours are free to choose, strange ones and bins."""
-        return [*model.over_shares(self.a), (model.z, self.c), *_strange(model, _WORTH.get(self.aim, 0.0))]
+        return [*model.over_shares(self.a), (model.z, self.c), *self._choosing(model)]
+
+    def _choosing(self, model: Model) -> Terms:
+        worth = _WORTH.get(self.aim, 0.0)
+        return [*((v, worth * np.asarray(c)) for v, c in strangeness(model)), (model.z, worth * _BIN_OF_WIDTH)]
 
 
 def objective_of(aim: Aim, p: Problem) -> Objective | None:
@@ -165,12 +169,8 @@ def _distance(form: Form, band: UseBand, edge: float, sign: float, at: float) ->
 
 
 def strangeness(model: Model) -> Terms:
-    """Return what a margin costs, in band widths: flours that the use is not known to be made of, and each bin."""
-    return _strange(model, 1.0)
-
-
-def _strange(model: Model, worth: float) -> Terms:
-    return [*model.over_shares(worth * STRANGE_COSTS * model.problem.unfamiliar / 100), (model.z, worth * BIN_COSTS)]
+    """Return what flours that the use is not known to be made of cost, in band widths of margin."""
+    return model.over_shares(STRANGE_COSTS * model.problem.unfamiliar / 100)
 
 
 def mildness(model: Model) -> Terms:
