@@ -17,7 +17,8 @@ from fallow_sieve.formats.briefs.answers import proposals_document
 from fallow_sieve.formats.briefs.file import read_brief
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules
-from fallow_sieve.services.blends.proposals import found_for, posed
+from fallow_sieve.services.blends.asking import posed
+from fallow_sieve.services.blends.proposals import found_for
 from fallow_sieve.services.kitchen import bundled_kitchen
 from fuzzing import examples
 

@@ -16,8 +16,9 @@ from fallow_sieve.core.numerics.programs import Effort
 from fallow_sieve.core.values import BadInputError
 from fallow_sieve.formats.blends import read_blend
 from fallow_sieve.formats.briefs import MendOut, ProposalsOut, mend_document, proposals_document, read_brief
+from fallow_sieve.services.blends.asking import posed
 from fallow_sieve.services.blends.mending import mended
-from fallow_sieve.services.blends.proposals import found_for, posed
+from fallow_sieve.services.blends.proposals import found_for
 
 
 def propose(brief: str, json: bool, db: Path | None, cup: str | None, library: bool, seconds: float) -> None:

@@ -10,7 +10,7 @@ from fallow_sieve.api.models import In, Limit, ListOut, Metric, Name, PageQuery,
 from fallow_sieve.core.blends import MAX_PARTS, BagKind, BandChange, Limits
 from fallow_sieve.services.briefs import BriefStanding
 
-AimOfBrief = Literal["nearest", "more-fibre", "more-protein", "cheapest", "whole-grain"]
+AimOfBrief = Literal["nearest", "more-fibre", "more-protein", "cheapest", "whole-grain", "low-carbohydrate", "mildest"]
 
 
 class BandChangeIn(In):

@@ -33,17 +33,15 @@ from fallow_sieve.core.numerics.programs import Effort
 from fallow_sieve.core.optimise import TIME_LIMIT_S, Aim
 from fallow_sieve.formats.briefs import body_of, wishes_of, write_brief
 from fallow_sieve.reference import rules
+from fallow_sieve.services.blends.asking import Posed, posed, wishes_for
 from fallow_sieve.services.blends.mending import answer_of, bags, mended
 from fallow_sieve.services.blends.proposals import (
     Clash,
-    Posed,
     ShownProposal,
     SkippedAim,
-    posed,
     prices_near,
     shown_as_found,
     shown_front,
-    wishes_for,
 )
 from fallow_sieve.store import get_brief
 

@@ -14,6 +14,8 @@ AIMS: dict[str, str] = {
     "more-protein": "more protein",
     "cheapest": "cheapest",
     "whole-grain": "whole grain",
+    "low-carbohydrate": "least carbohydrate",
+    "mildest": "mildest",
 }
 
 

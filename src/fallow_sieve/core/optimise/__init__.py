@@ -15,7 +15,7 @@ from fallow_sieve.core.optimise.problem import Problem
 from fallow_sieve.core.optimise.proposals import TIME_LIMIT_S, Proposal, Skipped, blend_of, proposal_of, slack_of
 from fallow_sieve.core.optimise.searching import search
 from fallow_sieve.core.optimise.tradeoffs import front
-from fallow_sieve.core.optimise.wishes import AIM_LABELS, MIN_SHARE_PCT, Aim, Share, Wishes
+from fallow_sieve.core.optimise.wishes import AIM_LABELS, MIN_SHARE_PCT, Aim, Share, Wishes, is_supplement
 
 __all__ = [
     "AIM_LABELS",
@@ -43,6 +43,7 @@ __all__ = [
     "front",
     "gives_and_gives_up",
     "in_bins",
+    "is_supplement",
     "mend",
     "prices_of_more",
     "problem_of",

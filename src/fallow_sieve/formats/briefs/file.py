@@ -21,7 +21,16 @@ _LIMITS = ("hard_low", "good_low", "good_high", "hard_high")
 
 
 AimName = Literal[
-    "nearest", "cheapest", "most-fibre", "most-protein", "fewest-bins", "mildest", "lightest", "from-stock"
+    "nearest",
+    "cheapest",
+    "most-fibre",
+    "most-protein",
+    "fewest-bins",
+    "mildest",
+    "lightest",
+    "from-stock",
+    "whole-grain",
+    "low-carbohydrate",
 ]
 
 

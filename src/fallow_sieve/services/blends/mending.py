@@ -22,8 +22,9 @@ from fallow_sieve.core.blends import (
 )
 from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.numerics.programs import Effort
-from fallow_sieve.core.optimise import SEED, Bags, Mend, Mending, Wishes, bags_of, in_bins, mend
+from fallow_sieve.core.optimise import SEED, Bags, Mend, Mending, Wishes, bags_of, mend
 from fallow_sieve.core.values import Change, Status
+from fallow_sieve.services.blends.asking import own_flours
 from fallow_sieve.services.kitchen import KitchenNow, use_named
 
 
@@ -75,7 +76,8 @@ def mended(blend: Blend, kitchen: KitchenNow, touch: int, effort: Effort) -> Men
     Doses that do not pass (binder, leavening, yeast, salt, sugar) are brought to the usual first, in every option.
     """
     shelf, asked = _on_bench(blend, kitchen)
-    asked = replace(asked, candidates=(in_bins(shelf) or None) if kitchen.is_kept else None)
+    own = own_flours(shelf, asked, blend.parts) or None
+    asked = replace(asked, candidates=own if kitchen.is_kept else None)
     analysis = analyse(blend, shelf, kitchen.cup)
     fit = fit_to(asked.bands_use, analysis)
     is_fine = _passes(fit)

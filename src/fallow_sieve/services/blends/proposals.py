@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 import numpy as np
 
-from fallow_sieve.core.blends import Analysis, BandResult, Blend, Part, analyse, check_parts, drawing_on
+from fallow_sieve.core.blends import Analysis, BandResult, Part
 from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.numerics.programs import Array, Effort
 from fallow_sieve.core.optimise import (
@@ -19,81 +19,23 @@ from fallow_sieve.core.optimise import (
     Conflict,
     Give,
     More,
-    Problem,
     Proposal,
     Skipped,
     Slack,
-    Wishes,
     bags_of,
     blend_of,
     explain_proposal,
     front,
     gives_and_gives_up,
-    in_bins,
     prices_of_more,
-    problem_of,
     proposal_of,
     search,
 )
 from fallow_sieve.core.values import worst_first
 from fallow_sieve.formats.briefs import Worked
-from fallow_sieve.services.blends.bag_doses import with_bag_doses
-from fallow_sieve.services.kitchen import KitchenNow, use_named
+from fallow_sieve.services.blends.asking import Posed
 
 FLOUR_G = 1000.0  # of a proposal where nothing says how much
-_AIM_OF_BRIEF = {"cheapest": Aim.CHEAPEST, "more-fibre": Aim.MOST_FIBRE, "more-protein": Aim.MOST_PROTEIN}
-_AIMS = (Aim.NEAREST, Aim.CHEAPEST, Aim.MOST_FIBRE, Aim.MOST_PROTEIN, Aim.FEWEST_BINS, Aim.MILDEST)
-
-
-def wishes_for(blend: Blend, kitchen: KitchenNow, aim: str | None) -> Wishes:
-    """Return the wishes that a blend on the bench starts from: limits and aim of its brief, its locks, its doses.
-
-    Raises BadInputError for a blend without a use.
-    """
-    use = use_named(blend.use)
-    assert use is not None  # the search is for a use
-    first = _AIM_OF_BRIEF.get(aim or "", Aim.NEAREST)
-    asked = Wishes(use, kitchen.limits, aims=(first, *(a for a in _AIMS if a is not first)))
-    shelf = kitchen.shelf
-    if not blend.parts:
-        return with_bag_doses(asked, shelf, kitchen.school)
-    check_parts(blend.parts, shelf)
-    analysis = analyse(blend, shelf)
-    locked = {p.ingredient for p in blend.parts if p.locked}
-    shares = {p.ingredient: round(p.flour_pct, 6) for p in analysis.parts if p.flour_pct is not None}
-    flour = {s: x for s, x in shares.items() if shelf[s].in_flour_base}
-    doses = {p.ingredient: shares[p.ingredient] for p in analysis.parts if not p.in_flour_base and shares}
-    asked = replace(asked, lock={s: x for s, x in flour.items() if s in locked}, binder=doses)
-    return with_bag_doses(asked, shelf, kitchen.school)
-
-
-@dataclass(frozen=True, slots=True)
-class Posed:
-    """A problem posed on a kitchen: the shelf that the bench draws on, and the blend there (or none)."""
-
-    problem: Problem
-    shelf: Shelf
-    bench: tuple[Part, ...]
-    currency: str
-
-    @property
-    def now(self) -> Analysis | None:
-        """What the blend on the bench is."""
-        return analyse(Blend(self.bench), self.shelf, self.problem.mix.cup) if self.bench else None
-
-
-def posed(wishes: Wishes, bench: tuple[Part, ...], kitchen: KitchenNow, *, library: bool = False) -> Posed:
-    """Return `wishes` posed on `kitchen`: from its bins, unless candidates are named or the whole `library` is asked.
-
-    A kitchen that is kept nowhere has no bins. Raises BadInputError.
-    """
-    shelf = drawing_on(bench, kitchen.shelf)
-    if bench:
-        check_parts(bench, shelf)
-    if wishes.candidates is None and not library and kitchen.is_kept:
-        wishes = replace(wishes, candidates=in_bins(shelf) or None)
-    wishes = with_bag_doses(wishes, shelf, kitchen.school)
-    return Posed(problem_of(wishes, shelf, kitchen.cup), shelf, bench, kitchen.currency)
 
 
 @dataclass(frozen=True, slots=True)

@@ -1924,7 +1924,7 @@ export interface components {
              * @default nearest
              * @enum {string}
              */
-            aim?: "nearest" | "more-fibre" | "more-protein" | "cheapest" | "whole-grain";
+            aim?: "nearest" | "more-fibre" | "more-protein" | "cheapest" | "whole-grain" | "low-carbohydrate" | "mildest";
             /**
              * Archived
              * @default false
@@ -4187,7 +4187,7 @@ export interface components {
              * Aim
              * @enum {string}
              */
-            aim: "nearest" | "cheapest" | "most-fibre" | "most-protein" | "fewest-bins" | "mildest" | "lightest" | "from-stock";
+            aim: "nearest" | "cheapest" | "most-fibre" | "most-protein" | "fewest-bins" | "mildest" | "lightest" | "from-stock" | "whole-grain" | "low-carbohydrate";
             /**
              * Library
              * @default false
@@ -5365,7 +5365,7 @@ export interface components {
             max_pct?: number;
             /**
              * Min Pct
-             * @default 3
+             * @default 5
              */
             min_pct?: number;
         };
@@ -5959,12 +5959,12 @@ export interface components {
              * X
              * @enum {string}
              */
-            x: "nearest" | "cheapest" | "most-fibre" | "most-protein" | "fewest-bins" | "mildest" | "lightest" | "from-stock";
+            x: "nearest" | "cheapest" | "most-fibre" | "most-protein" | "fewest-bins" | "mildest" | "lightest" | "from-stock" | "whole-grain" | "low-carbohydrate";
             /**
              * Y
              * @enum {string}
              */
-            y: "nearest" | "cheapest" | "most-fibre" | "most-protein" | "fewest-bins" | "mildest" | "lightest" | "from-stock";
+            y: "nearest" | "cheapest" | "most-fibre" | "most-protein" | "fewest-bins" | "mildest" | "lightest" | "from-stock" | "whole-grain" | "low-carbohydrate";
         };
         /**
          * TakenFor
@@ -6406,7 +6406,7 @@ export interface components {
          */
         WishListIn: {
             /** Aims */
-            aims?: ("nearest" | "cheapest" | "most-fibre" | "most-protein" | "fewest-bins" | "mildest" | "lightest" | "from-stock")[];
+            aims?: ("nearest" | "cheapest" | "most-fibre" | "most-protein" | "fewest-bins" | "mildest" | "lightest" | "from-stock" | "whole-grain" | "low-carbohydrate")[];
             /**
              * Allow Unknown Gluten
              * @default false
@@ -6520,7 +6520,7 @@ export interface components {
          */
         WishesOut: {
             /** Aims */
-            aims: ("nearest" | "cheapest" | "most-fibre" | "most-protein" | "fewest-bins" | "mildest" | "lightest" | "from-stock")[];
+            aims: ("nearest" | "cheapest" | "most-fibre" | "most-protein" | "fewest-bins" | "mildest" | "lightest" | "from-stock" | "whole-grain" | "low-carbohydrate")[];
             /**
              * Allow Unknown Gluten
              * @default false

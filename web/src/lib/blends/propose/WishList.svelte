@@ -16,7 +16,9 @@
     { name: 'fewest-bins', label: 'fewest bins' },
     { name: 'mildest', label: 'mildest' },
     { name: 'lightest', label: 'lightest crumb' },
-    { name: 'from-stock', label: 'from stock' }
+    { name: 'from-stock', label: 'from stock' },
+    { name: 'whole-grain', label: 'whole grain' },
+    { name: 'low-carbohydrate', label: 'least carbohydrate' }
   ];
   const FROM = [
     { name: 'bins', label: 'the kitchen’s own bins' },
