@@ -70,3 +70,14 @@ def test_nutrition_stands_on_three_bases_with_known_shares(client):
     protein = hundred["nutrients"]["protein_g"]["typical"]
     assert cup["nutrients"]["protein_g"]["typical"] == pytest.approx(protein * cup["mass_g"] / 100)
     assert columns[0]["known_mass_pct"]["protein_g"] == pytest.approx(100)
+
+
+def test_a_mix_is_judged_for_all_uses_the_best_first(client):
+    parts = [{"ingredient": "white-rice-flour", "mass_g": 70}, {"ingredient": "tapioca-starch", "mass_g": 30}]
+    found = client.post(f"{API}/good-for", json={"parts": parts}).json
+    assert len(found["uses"]) == 31
+    assert found["uses"][0]["status"] == "pass"
+    assert found["say"].startswith("Good for ")
+    alone = client.post(f"{API}/analyse", json={"parts": parts, "use": "tin-loaf"}).json["fit"]["score"]
+    assert next(u for u in found["uses"] if u["use"] == "tin-loaf")["score"] == pytest.approx(alone)
+    assert client.post(f"{API}/good-for", json={"parts": []}).status_code == 422

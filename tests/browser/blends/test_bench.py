@@ -246,3 +246,20 @@ def test_a_page_that_lies_still_asks_for_nothing(bench, open_up):
     bench.page.on("request", lambda r: asked.append(r.url))
     bench.page.wait_for_timeout(800)
     assert asked == []
+
+
+def test_what_a_mix_is_good_for_stands_in_order_and_a_use_opens_to_its_sieves(page, bench):
+    bench.open(8)
+    page.keyboard.press("u")
+    expect(page.get_by_role("heading", name=re.compile("^Good for sponge and layer cake"))).to_be_visible()
+    uses = page.get_by_role("list", name="Uses in order of fit").locator("button.row")
+    expect(uses).to_have_count(31)
+    cookies = page.get_by_role("button", name=re.compile("Drop cookies"))
+    expect(cookies).to_contain_text("binder 0.17 × usual over")
+    cookies.focus()
+    page.keyboard.press("Enter")
+    expect(page.locator(".sieves [data-metric=binder_load]")).to_contain_text("1.47")
+    page.get_by_role("button", name="Make it this mix’s use").click()
+    expect(page.get_by_label("What the mix is for")).to_have_value("drop-cookie")
+    page.keyboard.press("Control+z")
+    expect(page.get_by_label("What the mix is for")).to_have_value("all-purpose")

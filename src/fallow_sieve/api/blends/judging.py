@@ -10,6 +10,8 @@ from fallow_sieve.api.blends.models import (
     DifferenceOut,
     ExplainIn,
     ExplanationOut,
+    GoodForIn,
+    GoodForOut,
     JudgeIn,
     JudgementOut,
     NutritionOut,
@@ -20,6 +22,7 @@ from fallow_sieve.api.http import answer, answer_value, body, kitchen
 from fallow_sieve.api.models import as_parts
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.blends import Blend
+from fallow_sieve.services.blends.all_uses import good_for_what
 from fallow_sieve.services.blends.judging import Composing, changed, composed, explained, judged_blend, nutrition
 from fallow_sieve.services.blends.practice import mixes_on_record
 
@@ -41,6 +44,13 @@ def explain() -> Response:
     """Return how a metric was worked out: terms, contribution of each ingredient, source of its numbers."""
     given = body(ExplainIn)
     return answer_value(ExplanationOut, explained(Blend(as_parts(given.parts), use=given.use), given.metric, kitchen()))
+
+
+@routes.post("/good-for")
+@route(GoodForOut, json=GoodForIn)
+def for_all_uses() -> Response:
+    """Return how parts stand for every use, the best first."""
+    return answer_value(GoodForOut, good_for_what(Blend(as_parts(body(GoodForIn).parts)), kitchen()))
 
 
 @routes.get("/practice/<use>")

@@ -21,7 +21,7 @@ from fallow_sieve.api.models import (
     Slug,
     SummaryOut,
 )
-from fallow_sieve.core.blends import Difference, Explanation, Judgement, Part
+from fallow_sieve.core.blends import Difference, Explanation, GoodFor, Judgement, Part
 from fallow_sieve.services.blends.judging import NutritionColumn
 from fallow_sieve.services.blends.practice import MixOnRecord
 from fallow_sieve.services.blends.standing import BlendStanding
@@ -125,6 +125,16 @@ class PracticeOut(Out):
     """The mixes on record for a use, with their metrics."""
 
     mixes: list[MixOnRecord]
+
+
+class GoodForIn(In):
+    """A mix whose uses are asked for."""
+
+    parts: Annotated[Parts, Field(min_length=1)]
+
+
+class GoodForOut(RootModel[GoodFor]):
+    """How a mix stands for every use, the best first, and in one sentence."""
 
 
 class ExplanationOut(RootModel[Explanation]):

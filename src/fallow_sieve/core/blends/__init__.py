@@ -45,6 +45,7 @@ from fallow_sieve.core.blends.fit import (
     with_changes,
 )
 from fallow_sieve.core.blends.gluten import GlutenEstimate, estimate_gluten, status_of
+from fallow_sieve.core.blends.good_for import GoodFor, good_for
 from fallow_sieve.core.blends.judgement import Judgement, Quiet, Rules, Setting, judge
 from fallow_sieve.core.blends.limits import Limits
 from fallow_sieve.core.blends.metrics import BANDED, FIELD_OF_METRIC, KNOWN_STARCH_NEEDED, METRICS, ROLE_SHARES, Metric
@@ -85,6 +86,7 @@ __all__ = [
     "Explanation",
     "Fit",
     "GlutenEstimate",
+    "GoodFor",
     "Judgement",
     "Kept",
     "Limits",
@@ -115,6 +117,7 @@ __all__ = [
     "explain",
     "fit_to",
     "fresh_egg_of",
+    "good_for",
     "handy",
     "judge",
     "load_of_binders",

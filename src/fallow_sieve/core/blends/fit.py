@@ -7,7 +7,7 @@ held can be told apart. The bands come from a record of practice (`blends.practi
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 
 from fallow_sieve.core.blends.analysis import Analysis
@@ -153,14 +153,22 @@ def judge_band(band: UseBand, found: Estimate) -> BandResult:
 
 def fit_to(use: Use, analysis: Analysis) -> Fit:
     """Return how `analysis` fits `use`: score 0–100 over the bands that can be judged, and every band."""
-    mix_class = class_of(analysis, use.family, use.classes)
-    results = (
-        *(judge_band(b, analysis.metrics[b.metric]) for b in bands_for(use, mix_class)),
-        *_binder(use, analysis, mix_class),
-        *_bag(use, analysis, mix_class),
-    )
+    mix_class, rows = rows_of(use, analysis, amounts(analysis.parts))
+    results = tuple(judge_band(band, found) for band, found in rows)
     judged = [(r.desirability, r.band.weight) for r in results if r.desirability is not None]
-    return Fit(use.slug, _score(judged), results, mix_class)
+    return Fit(use.slug, score_of(judged), results, mix_class)
+
+
+def rows_of(
+    use: Use, analysis: Analysis, in_bag: Mapping[str, float]
+) -> tuple[MixClass, list[tuple[UseBand, Estimate]]]:
+    """Return the class of a mix for `use`, and each band with the number that stands on it, in its unit.
+
+    `in_bag` is what lies in the bag beside flour (see `bag.amounts`).
+    """
+    mix_class = class_of(analysis, use.family, use.classes)
+    rows = [(band, analysis.metrics[band.metric]) for band in bands_for(use, mix_class)]
+    return mix_class, [*rows, *_binder(use, analysis, mix_class), *_bag(use, analysis, mix_class, in_bag)]
 
 
 def bands_for(use: Use, mix_class: MixClass) -> tuple[UseBand, ...]:
@@ -173,31 +181,33 @@ def bands_for(use: Use, mix_class: MixClass) -> tuple[UseBand, ...]:
     return (*kept, *own.values())
 
 
-def _binder(use: Use, analysis: Analysis, mix_class: MixClass) -> tuple[BandResult, ...]:
+def _binder(use: Use, analysis: Analysis, mix_class: MixClass) -> Iterator[tuple[UseBand, Estimate]]:
     """The binder of the bag against the usual: over by what binds alone, short only where nothing else carries."""
     found = binder_in_bag(analysis.parts, use.doses, use.family, mix_class)
-    if found is None or not found.is_there:
-        return ()
-    load = found.shown
-    band = UseBand(*BINDER_WALLS, "binder_load", weight=BINDER_WEIGHT, why=_BINDER_WHY)
-    return (judge_band(band, Estimate(load, load, load)),)
+    if found is not None and found.is_there:
+        yield _BINDER_BAND, _exactly(found.shown)
 
 
-_BINDER_WHY = "Too little crumbles; too much turns gummy and rubbery"
+_BINDER_BAND = UseBand(
+    *BINDER_WALLS, "binder_load", weight=BINDER_WEIGHT, why="Too little crumbles; too much turns gummy and rubbery"
+)
 
 
-def _bag(use: Use, analysis: Analysis, mix_class: MixClass) -> tuple[BandResult, ...]:
-    found = amounts(analysis.parts)
-    if "egg_pct" in found and (mix_class is not MixClass.PLAIN or egg_carries(analysis.parts)):
-        del found["egg_pct"]
-    return tuple(
-        judge_band(b, Estimate(found[b.metric], found[b.metric], found[b.metric]))
-        for b in use.bag
-        if found.get(b.metric, 0.0) > 0
-    )
+def _exactly(value: float) -> Estimate:
+    return Estimate(value, value, value)
 
 
-def _score(judged: Sequence[tuple[float, float]]) -> float | None:
+def _bag(
+    use: Use, analysis: Analysis, mix_class: MixClass, in_bag: Mapping[str, float]
+) -> Iterator[tuple[UseBand, Estimate]]:
+    carried = mix_class is not MixClass.PLAIN or ("egg_pct" in in_bag and egg_carries(analysis.parts))
+    for band in use.bag:
+        if in_bag.get(band.metric, 0.0) > 0 and not (carried and band.metric == "egg_pct"):
+            yield band, _exactly(in_bag[band.metric])
+
+
+def score_of(judged: Sequence[tuple[float, float]]) -> float | None:
+    """Return the fit (0–100) of desirabilities with their weights; None where nothing is judged."""
     total = sum(w for _, w in judged)
     if total <= 0:
         return None

@@ -1,6 +1,6 @@
 """Values that every noun of the core uses: estimates, bands, changes, pins, quantities, words, errors."""
 
-from fallow_sieve.core.values.bands import AT_WALL, EDGE, Band, Status, state_sentence, worst_first
+from fallow_sieve.core.values.bands import AT_WALL, EDGE, WORST_FIRST, Band, Status, state_sentence, worst_first
 from fallow_sieve.core.values.changes import Change, Value, came_or_went, moved
 from fallow_sieve.core.values.errors import (
     BadInputError,
@@ -40,6 +40,7 @@ __all__ = [
     "AT_WALL",
     "EDGE",
     "UNKNOWN",
+    "WORST_FIRST",
     "Z_95",
     "BadInputError",
     "Band",

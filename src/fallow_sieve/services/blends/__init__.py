@@ -1,6 +1,7 @@
 """Blends at work on a kitchen: judged, set against practice, proposed, mended, as they stand in a list."""
 
 __all__ = [
+    "all_uses",
     "asking",
     "bag_doses",
     "judging",

@@ -693,6 +693,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/good-for": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return how parts stand for every use, the best first. */
+        post: operations["post__api_v1_good-for"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/ingredients": {
         parameters: {
             query?: never;
@@ -2711,6 +2728,23 @@ export interface components {
             use: string;
         };
         /**
+         * ForUse
+         * @description How a mix stands for one use: its fit 0–100 (None: nothing can be judged), status, and the worst row in words.
+         */
+        ForUse: {
+            /** Metric */
+            metric: string;
+            /** Name */
+            name: string;
+            /** Say */
+            say: string;
+            /** Score */
+            score: number | null;
+            status: components["schemas"]["Status"];
+            /** Use */
+            use: string;
+        };
+        /**
          * FormulaAnalysis
          * @description What a formula is. Masses in g; `totals_g` of the whole with 95 % intervals.
          *
@@ -3163,6 +3197,29 @@ export interface components {
             /** Unknown Parts */
             unknown_parts: string[];
         };
+        /**
+         * GoodFor
+         * @description A mix for all uses, the best first, and in one sentence.
+         */
+        GoodFor: {
+            /** Say */
+            say: string;
+            /** Uses */
+            uses: components["schemas"]["ForUse"][];
+        };
+        /**
+         * GoodForIn
+         * @description A mix whose uses are asked for.
+         */
+        GoodForIn: {
+            /** Parts */
+            parts: components["schemas"]["PartIn"][];
+        };
+        /**
+         * GoodForOut
+         * @description How a mix stands for every use, the best first, and in one sentence.
+         */
+        GoodForOut: components["schemas"]["GoodFor"];
         /**
          * Grading
          * @description A grading: cumulative curve, sizes d₁₀ d₅₀ d₉₀ in µm (None outside the stack), fit, grit, and mass balance.
@@ -9040,6 +9097,57 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_good-for": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GoodForIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GoodForOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -65,6 +65,7 @@
     if (event.key === 'a') toAdding();
     else if (event.key === 'k' && bench.parts.length && !bench.kept) keeping = true;
     else if (event.key === 'p') tab = 'propose';
+    else if (event.key === 'u') tab = 'uses';
     else if (event.key === 'm' && bench.parts.length) mend();
     else return;
     event.preventDefault();
@@ -115,6 +116,7 @@
     <Tabs value={tab} onValueChange={(d) => (tab = d.value)}>
       <Tabs.List class="tabs">
         <Tabs.Trigger class="tab" value="sieves">Sieves</Tabs.Trigger>
+        <Tabs.Trigger class="tab" value="uses">Good for</Tabs.Trigger>
         <Tabs.Trigger class="tab" value="bag">The bag</Tabs.Trigger>
         <Tabs.Trigger class="tab" value="propose">Propose</Tabs.Trigger>
         <Tabs.Trigger class="tab" value="revisions">Revisions ({bench.revisions.length})</Tabs.Trigger>
@@ -122,6 +124,11 @@
       <Tabs.Content value="sieves"
         ><Sieves {bench} {mending} onpropose={() => (tab = 'propose')} /></Tabs.Content
       >
+      <Tabs.Content value="uses">
+        {#if tab === 'uses'}{#await import('../sieves/GoodFor.svelte') then { default: GoodFor }}
+            <GoodFor {bench} />
+          {/await}{/if}
+      </Tabs.Content>
       <Tabs.Content value="propose">
         {#if tab === 'propose'}{#await import('../propose/Propose.svelte') then { default: Propose }}
             <Propose {bench} />
