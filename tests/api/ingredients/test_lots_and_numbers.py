@@ -181,3 +181,25 @@ def test_a_part_that_names_a_lot_is_kept_in_draft_and_revision(client):
     assert kept["revisions"][0]["content"]["parts"][0]["lot_id"] == lot_id(client)
     wrong = {"name": "x", "content": {"parts": [{"ingredient": "corn-starch", "mass_g": 1, "lot_id": lot_id(client)}]}}
     assert place(client.post(f"{API}/blends", json=wrong)) == "/content/parts/0/lot_id"
+
+
+def test_a_flour_of_ones_own_borrows_what_it_lacks_and_no_sieve_is_left_unjudged(client):
+    made = client.post(f"{API}/ingredients", json={"name": "Moulin rice", "role": "refined_flour"})
+    slug = made.json["slug"]
+    parts = [{"ingredient": slug, "mass_g": 70}, {"ingredient": "tapioca-starch", "mass_g": 30}]
+
+    def unjudged():
+        found = client.post(f"{API}/analyse", json={"parts": parts, "use": "tin-loaf"}).json["sieves"]
+        return {s["band"]["metric"] for s in found if s["status"] == "unknown"}
+
+    assert {"thirst_g_per_g", "grit_index"} <= unjudged()
+    offers = client.get(f"{API}/ingredients/{slug}/relatives").json
+    assert "Thirst" in offers["lacks"]
+    stamp = {"If-Match": made.headers["ETag"]}
+    lent = client.post(f"{API}/ingredients/{slug}/borrowings", json={"relative": "white-rice-flour"}, headers=stamp)
+    thirst = next(n for n in lent.json["numbers"] if n["field"] == "thirst_g_per_g")
+    assert thirst["layers"][-1]["source"] == "borrowed from White rice flour"
+    assert not unjudged() & {"thirst_g_per_g", "grit_index", "sticky_share_pct", "lightness_l", "flavour_index"}
+    again = {"If-Match": lent.headers["ETag"]}
+    refused = client.post(f"{API}/ingredients/{slug}/borrowings", json={"relative": "white-rice-flour"}, headers=again)
+    assert (refused.status_code, refused.json["place"]) == (422, "/relative")

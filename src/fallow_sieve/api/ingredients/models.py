@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from fallow_sieve.api.models import Gluten, In, Name, Out, PageQuery, Slug
-from fallow_sieve.core.ingredients import Column, Diet, Function, LookAlike, Role, StandIn, TakenFor, Trait
+from fallow_sieve.core.ingredients import Column, Diet, Function, LookAlike, Relative, Role, StandIn, TakenFor, Trait
 from fallow_sieve.core.values import Range
 
 Words = Annotated[list[Slug], Field(max_length=40)]
@@ -257,3 +257,16 @@ class StandInsOut(Out):
     """What could stand in, the nearest first."""
 
     items: list[StandInOut]
+
+
+class RelativesOut(Out):
+    """What is not known of how a flour behaves, by label, and the flours that it can borrow from."""
+
+    lacks: list[str]
+    relatives: list[Relative]
+
+
+class BorrowIn(In):
+    """The flour to borrow from."""
+
+    relative: Slug

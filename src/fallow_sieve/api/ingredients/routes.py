@@ -12,17 +12,20 @@ from fallow_sieve.api.http import answer, body, if_match, page, store, today
 from fallow_sieve.api.ingredients.listed_models import IngredientList, IngredientOut, LotOut
 from fallow_sieve.api.ingredients.models import (
     AsideIn,
+    BorrowIn,
     IngredientIn,
     LayerNumberOut,
     NewIngredientIn,
     NumberIn,
     NumberOut,
+    RelativesOut,
     WholeIngredientOut,
 )
 from fallow_sieve.api.models import FindQuery
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.blends import status_of
 from fallow_sieve.core.ingredients import (
+    COLUMNS,
     NUTRIENTS,
     Fact,
     Hit,
@@ -31,8 +34,11 @@ from fallow_sieve.core.ingredients import (
     Quality,
     Role,
     Shelf,
+    borrowed,
     check_contents,
+    lacking,
     range_for,
+    relatives_of,
 )
 from fallow_sieve.core.values import BadInputError, UnknownNameError
 from fallow_sieve.services.ingredients.shelf import (
@@ -53,6 +59,7 @@ from fallow_sieve.store.ingredients import (
     get_ingredient,
     lots_of,
     other_names,
+    put_borrowed,
     put_number,
     save_ingredient,
     take_number,
@@ -171,6 +178,33 @@ def put(slug: str, field: str) -> Response:
         if field in NUTRIENTS:
             check_contents({n: f.range for n, f in facts.items()})
         made = _whole(session, row)
+    return answer(made, version=made.version)
+
+
+@routes.get("/ingredients/<slug>/relatives")
+@route(RelativesOut)
+def relatives(slug: str) -> Response:
+    """Return the flours that one whose behaviour is not known can borrow from, and what it lacks."""
+    with store().reading() as session:
+        get_ingredient(session, slug)
+        shelf = store().shelf(session, today())
+    lacks = [COLUMNS[n].label if n in COLUMNS else n for n in lacking(shelf[slug])]
+    return answer(RelativesOut(lacks=lacks, relatives=list(relatives_of(slug, shelf))))
+
+
+@routes.post("/ingredients/<slug>/borrowings")
+@route(WholeIngredientOut, json=BorrowIn, stale=True)
+def borrow(slug: str) -> Response:
+    """Take what an ingredient lacks from another, with twice the range, as estimates that say whose they are."""
+    given, version = body(BorrowIn), if_match()
+    with store().writing() as session:
+        get_ingredient(session, slug)
+        shelf = store().shelf(session, today())
+        relative = shelf.rows[shelf.row(given.relative, "/relative")]
+        facts = borrowed(shelf[slug], relative, today().isoformat())
+        if not facts:
+            raise BadInputError(f"{relative.name} has nothing that it lacks", place="/relative", right="choose another")
+        made = _whole(session, put_borrowed(session, slug, facts, version))
     return answer(made, version=made.version)
 
 

@@ -11,6 +11,7 @@ from fallow_sieve.core.ingredients.bench_tests import (
     water_fact,
     water_taken_up,
 )
+from fallow_sieve.core.ingredients.borrowing import Relative, borrowed, lacking, relatives_of
 from fallow_sieve.core.ingredients.columns import (
     COLUMNS,
     DEFAULT_COLUMNS,
@@ -141,6 +142,7 @@ __all__ = [
     "Per100G",
     "Provenance",
     "Quality",
+    "Relative",
     "Role",
     "Row",
     "ScaleCheck",
@@ -156,6 +158,7 @@ __all__ = [
     "available_range",
     "bag_is_judged_against",
     "bins_of",
+    "borrowed",
     "check_contents",
     "check_label",
     "check_lot",
@@ -171,6 +174,7 @@ __all__ = [
     "grit_fact",
     "grit_verdict",
     "in_force",
+    "lacking",
     "laid_side_by_side",
     "lowest_of",
     "of_kind",
@@ -180,6 +184,7 @@ __all__ = [
     "price_per_usable_kg",
     "range_for",
     "read_panel",
+    "relatives_of",
     "row_of",
     "scale_check",
     "scale_of",

@@ -103,7 +103,15 @@ def nutrition(parts: Sequence[Part], kitchen: KitchenNow) -> tuple[NutritionColu
 
 
 def must_define(blend: Blend, shelf: Shelf) -> list[Ingredient]:
-    """Return what a file must define itself to be judged the same elsewhere: whose numbers are not the library's."""
+    """Return what a file must define itself to be judged the same elsewhere: whatever is not as the library has it.
+
+    A price or a gluten value is the kitchen's own, and goes with the file as its numbers do.
+    """
     used = [drawing_on(blend.parts, shelf)[p.ingredient] for p in blend.parts]
     bundled = library_shelf()
-    return [i for i in used if i.slug not in bundled or bundled[i.slug].facts != i.facts]
+    return [
+        i for i in used if i.slug not in bundled or any(getattr(bundled[i.slug], n) != getattr(i, n) for n in _JUDGED)
+    ]
+
+
+_JUDGED = ("facts", "price_per_kg", "gluten_mg_per_kg", "allergens", "watch", "functions", "usual_max_pct")

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from typing import Any
 
@@ -158,6 +158,14 @@ def put_number(session: Session, slug: str, name: str, fact: Fact, version: int)
     row = _at_version(session, slug, version, {name: fact.range.typical})
     put_numbers(session, slug, {name: fact})
     set_aside(session, slug, name, False)
+    touch_shelf(session, [slug])
+    return _record(row)
+
+
+def put_borrowed(session: Session, slug: str, facts: Mapping[str, Fact], version: int) -> IngredientOnRecord:
+    """Note numbers borrowed from another flour as own ones, if `version` is current."""
+    row = _at_version(session, slug, version, {n: f.range.typical for n, f in facts.items()})
+    put_numbers(session, slug, facts)
     touch_shelf(session, [slug])
     return _record(row)
 

@@ -747,6 +747,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/ingredients/{slug}/borrowings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take what an ingredient lacks from another, with twice the range, as estimates that say whose they are. */
+        post: operations["post__api_v1_ingredients_{slug}_borrowings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/ingredients/{slug}/findings": {
         parameters: {
             query?: never;
@@ -810,6 +827,23 @@ export interface paths {
         get?: never;
         /** Go back to the table's number, or to the kitchen's own again; neither is lost. */
         put: operations["put__api_v1_ingredients_{slug}_numbers_{field}_aside"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/ingredients/{slug}/relatives": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return the flours that one whose behaviour is not known can borrow from, and what it lacks. */
+        get: operations["get__api_v1_ingredients_{slug}_relatives"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -1894,6 +1928,14 @@ export interface components {
         BlendSummary: {
             head: components["schemas"]["HeadOut"];
             standing: components["schemas"]["BlendStanding"];
+        };
+        /**
+         * BorrowIn
+         * @description The flour to borrow from.
+         */
+        BorrowIn: {
+            /** Relative */
+            relative: string;
         };
         /**
          * Brief
@@ -5119,6 +5161,28 @@ export interface components {
             right: string;
             /** Wrong */
             wrong: string;
+        };
+        /**
+         * Relative
+         * @description A flour to borrow from: slug, name, and the numbers that it would give (names of properties).
+         */
+        Relative: {
+            /** Gives */
+            gives: string[];
+            /** Ingredient */
+            ingredient: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * RelativesOut
+         * @description What is not known of how a flour behaves, by label, and the flours that it can borrow from.
+         */
+        RelativesOut: {
+            /** Lacks */
+            lacks: string[];
+            /** Relatives */
+            relatives: components["schemas"]["Relative"][];
         };
         /**
          * Role
@@ -9402,6 +9466,71 @@ export interface operations {
             };
         };
     };
+    "post__api_v1_ingredients_{slug}_borrowings": {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The ETag that the record was read with. */
+                "If-Match": string;
+            };
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BorrowIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WholeIngredientOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Precondition Failed */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "get__api_v1_ingredients_{slug}_findings": {
         parameters: {
             query?: never;
@@ -9702,6 +9831,46 @@ export interface operations {
             };
             /** @description Request Entity Too Large */
             413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get__api_v1_ingredients_{slug}_relatives": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RelativesOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

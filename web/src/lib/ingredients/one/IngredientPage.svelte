@@ -12,6 +12,7 @@
   import { loadOn } from '../../ui/state/loading.svelte';
   import { notices } from '../../ui/state/notices.svelte';
   import Trouble from '../../ui/Trouble.svelte';
+  import Borrow from './Borrow.svelte';
   import { OneIngredient } from './ingredient.svelte';
   import NumberLine from './NumberLine.svelte';
   import WhatItIs from './WhatItIs.svelte';
@@ -109,6 +110,7 @@
       {one.lots.say}
       {ownWords}
     </p>
+    <Borrow {one} />
     <div class="two">
       <section aria-label="Numbers">
         {#each groups as group (group.name)}

@@ -38,6 +38,19 @@ export class OneIngredient {
     this.whole = (await ask(api.PUT('/api/v1/ingredients/{slug}/numbers/{field}', { params, body }))).data;
   }
 
+  /** The flours that this one can borrow from where how it behaves is not known. */
+  async relatives(): Promise<Schemas['RelativesOut']> {
+    const params = { path: { slug: this.slug } };
+    return (await ask(api.GET('/api/v1/ingredients/{slug}/relatives', { params }))).data;
+  }
+
+  /** Takes what it lacks from a relative, with twice the range. */
+  async borrow(relative: string): Promise<void> {
+    const params = { path: { slug: this.slug }, header: this.#stamp };
+    const body = { relative };
+    this.whole = (await ask(api.POST('/api/v1/ingredients/{slug}/borrowings', { params, body }))).data;
+  }
+
   async dropNumber(field: string): Promise<void> {
     const params = { path: { slug: this.slug, field }, header: this.#stamp };
     this.whole = (await ask(api.DELETE('/api/v1/ingredients/{slug}/numbers/{field}', { params }))).data;
