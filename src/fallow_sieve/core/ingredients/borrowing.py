@@ -15,6 +15,7 @@ from fallow_sieve.core.ingredients.stand_ins import BEHAVIOUR, stand_ins_for
 from fallow_sieve.core.values import Range
 
 BORROWABLE = (*BEHAVIOUR, "gel_peak_c", "colour_a", "colour_b", "shelf_months")
+CONTENTS = ("water_g", "protein_g", "fat_g", "carbohydrate_g", "sugars_g", "starch_g", "fibre_g", "ash_g")  # of 100 g
 TIMES_AS_WIDE = 2.0
 _OFFERED = 5
 _COMMON = frozenset({"flour", "meal", "starch", "powder", "my", "own", "whole", "grain", "fine", "organic", "the"})
@@ -30,8 +31,9 @@ class Relative:
 
 
 def lacking(item: Ingredient) -> tuple[str, ...]:
-    """Return the properties that are not known of `item` and could be borrowed."""
-    return tuple(name for name in BORROWABLE if name not in item.facts)
+    """Return what is not known of `item` and could be borrowed: how it behaves, and what is in it where nothing is known."""
+    bare = not any(name in item.facts for name in CONTENTS)
+    return tuple(name for name in (*BORROWABLE, *(CONTENTS if bare else ())) if name not in item.facts)
 
 
 def relatives_of(slug: str, shelf: Shelf) -> tuple[Relative, ...]:
@@ -73,7 +75,8 @@ def borrowed(item: Ingredient, relative: Ingredient, noted_on: str) -> dict[str,
 
 def _wider(r: Range, name: str) -> Range:
     """Twice as far from the typical value on either side, within what is possible."""
-    lowest = -PROPERTIES[name].highest if name.startswith("colour_") else 0.0
+    highest = PROPERTIES[name].highest if name in PROPERTIES else 100.0
+    lowest = -highest if name.startswith("colour_") else 0.0
     low = r.typical - TIMES_AS_WIDE * (r.typical - r.low)
     high = r.typical + TIMES_AS_WIDE * (r.high - r.typical)
-    return Range(max(lowest, low), r.typical, min(PROPERTIES[name].highest, high))
+    return Range(max(lowest, low), r.typical, min(highest, high))
