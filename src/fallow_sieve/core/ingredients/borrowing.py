@@ -31,7 +31,7 @@ class Relative:
 
 
 def lacking(item: Ingredient) -> tuple[str, ...]:
-    """Return what is not known of `item` and could be borrowed: how it behaves, and its contents where none are known."""
+    """Return what is not known of `item` and can be borrowed: how it behaves, and its contents where none is known."""
     bare = not any(name in item.facts for name in CONTENTS)
     return tuple(name for name in (*BORROWABLE, *(CONTENTS if bare else ())) if name not in item.facts)
 
