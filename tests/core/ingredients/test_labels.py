@@ -55,6 +55,13 @@ def test_a_printed_gram_on_a_serving_of_15_g_is_wide_in_100_g():
         ("2.5", "fat_g", INSIDE, 2.25, 2.75),
         ("2.5", "fat_g", APART, 2.45, 2.55),
         ("75.0", "carbohydrate_g", INSIDE, 74.95, 75.05),
+        # 21 CFR 101.9(c): what is under these amounts may be printed as nothing
+        ("0", "energy_kcal", INSIDE, 0.0, 5.0),
+        ("0", "sodium_mg", INSIDE, 0.0, 5.0),
+        ("0", "fat_g", INSIDE, 0.0, 0.5),
+        ("0", "sodium_mg", APART, 0.0, 0.5),
+        ("20", "calcium_mg", INSIDE, 15.0, 25.0),
+        ("20", "calcium_mg", APART, 19.5, 20.5),
         ("0.2 g", "sodium_mg", APART, 150.0, 250.0),
         ("20 mg", "salt_g", APART, 0.0195, 0.0205),
     ],

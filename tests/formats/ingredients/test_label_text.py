@@ -84,6 +84,9 @@ def test_the_serving_is_understood_with_its_unit_or_not_at_all(text, serving):
         ("Fat 1 g\nof which saturates 0.2 g\nSalt 0.1 g", "apart"),
         ("Carbohydrate 72 g\nFibre 3 g", None),
         ("Calories 110\nof which saturates 1 g", None),
+        ("Serving size 3 Tbsp (30g)\nSodium 0mg\nCarb. 24g", "inside"),
+        ("Per 100 g\nEnergy 1510 kJ\nSodium 5 mg", "apart"),
+        ("Energy 1510 kJ\nSodium 5 mg", None),
     ],
 )
 def test_the_convention_is_only_said_where_the_text_says_it(text, convention):

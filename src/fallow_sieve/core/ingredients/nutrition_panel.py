@@ -111,6 +111,8 @@ def printed_range(text: str, name: str, convention: Convention) -> Range:
     below, whole, decimals, unit = match.groups()
     factor = _unit_factor(unit, name.rsplit("_", 1)[1])
     value = float(f"{whole}.{decimals or 0}")
+    if value == 0 and not decimals and convention is Convention.INSIDE and name in _PRINTED_ZERO:
+        return Range(0.0, 0.0, _PRINTED_ZERO[name])
     if below:
         return Range(0.0, value * factor / 2, value * factor)
     half = (
@@ -139,12 +141,30 @@ def rounding_step(value: float, decimals: int, name: str, convention: Convention
 
 
 def _american_step(value: float, decimals: int, name: str) -> float:
-    """Energy to 5 kcal below 50, then 10; sodium to 5 mg below 140, then 10; fat to 0.5 g below 5."""
+    """Energy to 5 kcal below 50, then 10; sodium 5 mg below 140, then 10; fat 0.5 g below 5; calcium 10 mg."""
     if name == "energy_kcal" and not decimals:
         return 5.0 if value < 50 else 10.0
     if name == "sodium_mg" and not decimals:
         return 5.0 if value < 140 else 10.0
+    if name in ("calcium_mg", "potassium_mg") and not decimals:
+        return 10.0
     return 0.5 if name in ("fat_g", "saturated_fat_g") and value < 5 else 0.0
+
+
+# What may be printed as nothing in the Americas: under so much of a serving (21 CFR 101.9(c); minerals: 2 % of a day).
+_PRINTED_ZERO = {
+    "energy_kcal": 5.0,
+    "sodium_mg": 5.0,
+    "fat_g": 0.5,
+    "saturated_fat_g": 0.5,
+    "carbohydrate_g": 0.5,
+    "fibre_g": 0.5,
+    "sugars_g": 0.5,
+    "protein_g": 0.5,
+    "calcium_mg": 26.0,
+    "potassium_mg": 94.0,
+    "iron_mg": 0.36,
+}
 
 
 def read_panel(panel: Panel, so_far: SoFar) -> LabelReading:

@@ -38,7 +38,7 @@ _NAMES: tuple[tuple[str, str], ...] = (
     (r"(total )?fat", "fat_g"),
     (r"(of which )?(total )?sugars?", "sugars_g"),
     (r"(dietary )?fib(re|er)", "fibre_g"),
-    (r"(total )?carbohydrates?|total carb\.?|carbs", "carbohydrate_g"),
+    (r"(total )?carbohydrates?|(total )?carbs?\.?", "carbohydrate_g"),
     (r"protein", "protein_g"),
     (r"salt", "salt_g"),
     (r"sodium", "sodium_mg"),
@@ -75,13 +75,38 @@ _UNITS = {
 _FRACTIONS = {"¼": 0.25, "½": 0.5, "¾": 0.75, "⅓": 1 / 3, "⅔": 2 / 3}
 
 
+# Words and measures that panels of the Americas have (fibre inside carbohydrate), and those of elsewhere (apart).
+_SIGNS: tuple[tuple[re.Pattern[str], Literal["sure", "hint"], Literal["inside", "apart"]], ...] = (
+    (re.compile(r"of which|saturates|\bsalt\b", re.IGNORECASE), "sure", "apart"),
+    (re.compile(r"total carb|dietary fib|calories|total fat|daily value|\b%? ?dv\b", re.IGNORECASE), "sure", "inside"),
+    (re.compile(r"serving.*\b(tbsps?|tablespoons?|cups?)\b", re.IGNORECASE), "hint", "inside"),
+    (re.compile(r"\bsodium\b", re.IGNORECASE), "hint", "inside"),
+    (re.compile(r"\bkj\b", re.IGNORECASE), "hint", "apart"),
+    (re.compile(r"\bper\s*100\s*(g|ml)\b", re.IGNORECASE), "hint", "apart"),
+)
+
+
 class _Found:
     """What was understood so far."""
 
     def __init__(self) -> None:
         self.printed: dict[str, str] = {}
         self.serving = ("", "", "")
-        self.signs: list[Literal["inside", "apart"]] = []
+        self.signs: dict[tuple[str, str], int] = {}
+
+    def sign(self, strength: Literal["sure", "hint"], convention: Literal["inside", "apart"]) -> None:
+        """Note a sign of where the panel is from."""
+        self.signs[strength, convention] = self.signs.get((strength, convention), 0) + 1
+
+    def convention(self) -> Literal["inside", "apart"] | None:
+        """What the sure signs say, where they are of one mind; else the hints; None where neither decides."""
+        for strength in ("sure", "hint"):
+            inside, apart = (self.signs.get((strength, c), 0) for c in ("inside", "apart"))
+            if strength == "sure" and inside and apart:
+                return None
+            if inside != apart:
+                return "inside" if inside > apart else "apart"
+        return None
 
 
 def read_label_text(text: str) -> PanelText:
@@ -91,18 +116,15 @@ def read_label_text(text: str) -> PanelText:
     found = _Found()
     lines = tuple(_line(line.strip(), found) for line in text.splitlines())
     amount, unit, grams = found.serving
-    # What only one convention says decides; where a text has signs of both, the user must.
-    convention = found.signs[0] if found.signs and len(set(found.signs)) == 1 else None
-    return PanelText(found.printed, amount, unit, grams, convention, lines)
+    return PanelText(found.printed, amount, unit, grams, found.convention(), lines)
 
 
 def _line(line: str, found: _Found) -> PanelLine:
     if not line:
         return PanelLine(line, "empty", "")
-    if re.search(r"of which|saturates|\bsalt\b", line, re.IGNORECASE):
-        found.signs.append("apart")
-    elif re.search(r"total carb|dietary fib|calories|total fat", line, re.IGNORECASE):
-        found.signs.append("inside")
+    for pattern, strength, convention in _SIGNS:
+        if pattern.search(line):
+            found.sign(strength, convention)
     return _serving(line, found) or _energy(line, found) or _nutrient(line, found) or _heading(line)
 
 
