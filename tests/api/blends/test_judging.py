@@ -81,3 +81,11 @@ def test_a_mix_is_judged_for_all_uses_the_best_first(client):
     alone = client.post(f"{API}/analyse", json={"parts": parts, "use": "tin-loaf"}).json["fit"]["score"]
     assert next(u for u in found["uses"] if u["use"] == "tin-loaf")["score"] == pytest.approx(alone)
     assert client.post(f"{API}/good-for", json={"parts": []}).status_code == 422
+
+
+def test_what_a_judgement_rests_on_names_the_two_tests_that_would_make_it_surer(client):
+    found = client.post(f"{API}/rests-on", json={"parts": PARTS, "use": "tin-loaf"}).json["rests"]
+    assert sum(found["by_quality"].values()) + found["taste_pct"] == pytest.approx(100)
+    assert len(found["tests"]) == 2
+    assert found["after_pct"] < found["unsure_pct"]
+    assert client.post(f"{API}/rests-on", json={"parts": PARTS, "use": None}).json["rests"] is None

@@ -1145,6 +1145,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/rests-on": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return what the judgement rests on, number by number, and the two tests that would make it surest. */
+        post: operations["post__api_v1_rests-on"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/scale-checks": {
         parameters: {
             query?: never;
@@ -5185,6 +5202,35 @@ export interface components {
             relatives: components["schemas"]["Relative"][];
         };
         /**
+         * Rests
+         * @description What a judgement rests on: % by how its numbers are known, % of taste, the best two tests, and one sentence.
+         *
+         *     `unsure_pct` is what is neither measured nor from a label; `after_pct` that with the tests done.
+         */
+        Rests: {
+            /** After Pct */
+            after_pct: number;
+            /** By Quality */
+            by_quality: {
+                [key: string]: number;
+            };
+            /** Say */
+            say: string;
+            /** Taste Pct */
+            taste_pct: number;
+            /** Tests */
+            tests: components["schemas"]["TestOffer"][];
+            /** Unsure Pct */
+            unsure_pct: number;
+        };
+        /**
+         * RestsOut
+         * @description What a judgement rests on; null without a use.
+         */
+        RestsOut: {
+            rests: components["schemas"]["Rests"] | null;
+        };
+        /**
          * Role
          * @description What an ingredient is in a mix, in the order of the column from base to top.
          * @enum {string}
@@ -6155,6 +6201,20 @@ export interface components {
             value: number | null;
             /** Weight Pct */
             weight_pct: number;
+        };
+        /**
+         * TestOffer
+         * @description A test that would make the judgement surer: of which flour, its kind, and how many points of what is unsure.
+         */
+        TestOffer: {
+            /** Ingredient */
+            ingredient: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Points Pct */
+            points_pct: number;
         };
         /**
          * TinIn
@@ -10799,6 +10859,57 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "post__api_v1_rests-on": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JudgeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RestsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -4,6 +4,7 @@
   import { figure, temperature } from '../../ui/format';
   import { kitchen } from '../../app/kitchen.svelte';
   import RestsOn from './RestsOn.svelte';
+  import Surer from './Surer.svelte';
   import Nutrition from './Nutrition.svelte';
 
   interface Props {
@@ -110,6 +111,7 @@
   </p>
   <h3 class="mt-2">By mass, the judgement rests on numbers that are</h3>
   <RestsOn {judgement} />
+  <Surer {parts} use={judgement.fit?.use ?? null} />
   <Nutrition {parts} />
 </div>
 
