@@ -203,3 +203,17 @@ def test_a_flour_of_ones_own_borrows_what_it_lacks_and_no_sieve_is_left_unjudged
     again = {"If-Match": lent.headers["ETag"]}
     refused = client.post(f"{API}/ingredients/{slug}/borrowings", json={"relative": "white-rice-flour"}, headers=again)
     assert (refused.status_code, refused.json["place"]) == (422, "/relative")
+
+
+def test_a_price_goes_to_the_lot_that_is_drawn_from_first_or_stands_by_itself(client):
+    teff = client.put(f"{API}/ingredients/teff-flour/price", json={"per_kg": 7.25})
+    assert "noted on its lot" in teff.json["say"]
+    lot = client.get(f"{TEFF}/lots").json["items"][0]
+    assert (lot["price_per_kg"], lot["pack_price"]) == (7.25, None)
+    bare = client.put(f"{API}/ingredients/lupin-flour/price", json={"per_kg": 4.1}).json["say"]
+    assert bare == "Lupin flour: 4.10 per kg."
+    parts = [{"ingredient": "lupin-flour", "mass_g": 50}, {"ingredient": "teff-flour", "mass_g": 50}]
+    cost = client.post(f"{API}/analyse", json={"parts": parts}).json["analysis"]["cost_per_kg"]["typical"]
+    assert cost == pytest.approx((7.25 + 4.1) / 2)
+    assert client.put(f"{API}/ingredients/teff-flour/price", json={"per_kg": -1}).status_code == 422
+    assert client.put(f"{API}/ingredients/nowhere/price", json={"per_kg": 1}).status_code == 404

@@ -60,6 +60,18 @@ class LotFullOut(Out):
     own_numbers: list[str]
 
 
+class PriceIn(In):
+    """A price in the kitchen's currency, per kg of what can be used."""
+
+    per_kg: float = Field(ge=0, le=1e6)
+
+
+class PriceOut(Out):
+    """Where a price that was typed went, in words."""
+
+    say: str
+
+
 class PricePointOut(Out):
     """The price per usable kg on the day of buying."""
 

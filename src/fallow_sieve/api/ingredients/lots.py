@@ -8,10 +8,11 @@ from typing import Any
 from flask import Blueprint, Response
 
 from fallow_sieve.api.http import answer, body, if_match, store, today
-from fallow_sieve.api.ingredients.lot_models import LotFullOut, LotIn, LotsOut, lot_out, lots_out
+from fallow_sieve.api.ingredients.lot_models import LotFullOut, LotIn, LotsOut, PriceIn, PriceOut, lot_out, lots_out
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.ingredients import Lot, check_lot, standings
 from fallow_sieve.core.values import BadInputError
+from fallow_sieve.services.ingredients.prices import set_price
 from fallow_sieve.services.ingredients.shelf import bins_of, lot_in_bin
 from fallow_sieve.store.ingredients import add_lot, get_ingredient, get_lot, save_lot
 
@@ -37,6 +38,16 @@ def add(slug: str) -> Response:
         add_lot(session, slug, lot)
         found = lots_out(bins_of(session, slug, today()))
     return answer(found, 201)
+
+
+@routes.put("/ingredients/<slug>/price")
+@route(PriceOut, json=PriceIn)
+def price(slug: str) -> Response:
+    """Note the price per kg of an ingredient, on the lot that is drawn from first, or by itself without one."""
+    given = body(PriceIn)
+    with store().writing() as session:
+        say = set_price(session, slug, given.per_kg, today())
+    return answer(PriceOut(say=say))
 
 
 @routes.put("/lots/<int:lot_id>")

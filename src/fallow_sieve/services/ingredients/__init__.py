@@ -3,6 +3,7 @@
 __all__ = [
     "own_numbers",
     "panels",
+    "prices",
     "shelf",
     "shelf_files",
     "transfer",

@@ -834,6 +834,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/ingredients/{slug}/price": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Note the price per kg of an ingredient, on the lot that is drawn from first, or by itself without one. */
+        put: operations["put__api_v1_ingredients_{slug}_price"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/ingredients/{slug}/relatives": {
         parameters: {
             query?: never;
@@ -4937,6 +4954,22 @@ export interface components {
             rows: components["schemas"]["RowChange"][];
             /** Version */
             version: number;
+        };
+        /**
+         * PriceIn
+         * @description A price in the kitchen's currency, per kg of what can be used.
+         */
+        PriceIn: {
+            /** Per Kg */
+            per_kg: number;
+        };
+        /**
+         * PriceOut
+         * @description Where a price that was typed went, in words.
+         */
+        PriceOut: {
+            /** Say */
+            say: string;
         };
         /**
          * PricePointOut
@@ -9882,6 +9915,59 @@ export interface operations {
             };
             /** @description Precondition Failed */
             412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "put__api_v1_ingredients_{slug}_price": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PriceIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PriceOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -2,6 +2,7 @@
 <script lang="ts">
   import type { Schemas } from '../../api/client';
   import Figure from './Figure.svelte';
+  import PriceCell from './PriceCell.svelte';
   import RoleChip from './RoleChip.svelte';
   import type { Column, ShelfList, ShelfRow } from './shelf.svelte';
   import { tray } from './tray.svelte';
@@ -16,6 +17,9 @@
     onat: (column: number, focused: boolean) => void;
   }
   const { list, row, notes, reach, onat }: Props = $props();
+  const PRICE = 'price_per_kg';
+  const cells = $state<(HTMLElement | undefined)[]>([]);
+  const priceCell = $derived(cells[list.columns.findIndex((c) => c.name === PRICE)]);
 
   function decimals(column: Column): number {
     return column.decimals + (column.on_basis && (list.basis?.mass_g ?? 30) < 50 ? 1 : 0);
@@ -61,18 +65,26 @@
   {@const cell = row.cells[c] ?? null}
   <td
     class="num"
+    bind:this={cells[c]}
     data-at={c + 1}
     tabindex={reach === c + 1 ? 0 : -1}
     onfocus={() => onat(c + 1, true)}
     onpointerenter={() => onat(c + 1, false)}
   >
-    <Figure
-      {cell}
-      {column}
-      scale={list.scales[c] ?? 0}
-      quality={cell ? (notes[cell.note]?.quality ?? '') : ''}
-      decimals={decimals(column)}
-    />
+    {#snippet shown()}
+      <Figure
+        {cell}
+        {column}
+        scale={list.scales[c] ?? 0}
+        quality={cell ? (notes[cell.note]?.quality ?? '') : ''}
+        decimals={decimals(column)}
+      />
+    {/snippet}
+    {#if column.name === PRICE}
+      <PriceCell {list} slug={row.slug} name={row.name} cell={priceCell}>{@render shown()}</PriceCell>
+    {:else}
+      {@render shown()}
+    {/if}
   </td>
 {/each}
 

@@ -1,5 +1,6 @@
 import { api, ask, wordsOf, type Schemas } from '../../api/client';
 import { Latest } from '../../ui/state/latest';
+import { notices } from '../../ui/state/notices.svelte';
 import { remembered } from '../../ui/state/remembered';
 
 export type ShelfRow = Schemas['ShelfRowOut'];
@@ -107,6 +108,25 @@ export class ShelfList {
         this.trouble = wordsOf(error);
       }
     }
+  }
+
+  /** Notes a price per kg, and reads the rows in sight anew. */
+  async setPrice(slug: string, per_kg: number): Promise<void> {
+    const params = { path: { slug } };
+    const { data } = await ask(api.PUT('/api/v1/ingredients/{slug}/price', { params, body: { per_kg } }));
+    notices.say(data.say);
+    await this.#again();
+  }
+
+  /** Fetches the blocks that are there once more, so that a change shows where it stands. */
+  async #again(): Promise<void> {
+    const epoch = this.#epoch;
+    const pages = await Promise.all(
+      [...this.blocks.keys()].map(async (n) => [n, await this.#fetch(n * BLOCK)] as const)
+    );
+    if (epoch !== this.#epoch) return;
+    this.blocks = new Map(pages.map(([n, page]) => [n, { rows: page.items, notes: page.notes }]));
+    if (pages[0]) this.scales = pages[0][1].scales;
   }
 
   #begin(page: Page): void {
