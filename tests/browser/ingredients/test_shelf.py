@@ -138,3 +138,18 @@ def test_the_shelf_goes_out_as_a_table(page):
     rows = list(csv.DictReader(io.StringIO(text)))
     assert len(rows) == 115
     assert next(r for r in rows if r["slug"] == "teff-flour")["protein_g_per_100_g"] == "13.3"
+
+
+def test_a_price_is_typed_where_it_stands_and_what_is_no_price_changes_nothing(shelf):
+    headings = shelf.locator("thead th").all_inner_texts()
+    price = next(n for n, text in enumerate(headings) if text.startswith("Price"))
+    cell = row(shelf, "amaranth-flour").locator("td, th").nth(price)
+    cell.focus()
+    for typed, shown in (("7,25", "7.25"), ("2x", "7.25")):
+        shelf.keyboard.press("Enter")
+        shelf.get_by_label("Price of Amaranth flour, per kg").fill(typed)
+        shelf.keyboard.press("Enter")
+        expect(cell).to_contain_text(shown)
+    expect(shelf.get_by_text("“2x” is no price")).to_be_visible()
+    shelf.reload()
+    expect(cell).to_contain_text("7.25")

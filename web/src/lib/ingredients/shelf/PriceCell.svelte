@@ -3,6 +3,7 @@
   import type { Snippet } from 'svelte';
   import { tick } from 'svelte';
   import { attempt } from '../../ui/state/attempt';
+import { notices } from '../../ui/state/notices.svelte';
   import { readNumber } from '../../ui/format';
   import type { ShelfList } from './shelf.svelte';
 
@@ -24,11 +25,14 @@
   }
 
   async function end(take: boolean): Promise<void> {
-    const value = take && typed !== null ? readNumber(typed) : null;
+    const text = take ? (typed ?? '').trim() : '';
     typed = null;
     await tick();
     cell?.focus();
-    if (value !== null && value >= 0) await attempt(() => list.setPrice(slug, value));
+    if (text === '') return;
+    const value = readNumber(text);
+    if (value === null) notices.say(`“${text}” is no price: type a number above 0, such as 4.20.`, true);
+    else await attempt(() => list.setPrice(slug, value));
   }
 
   $effect(() => {
