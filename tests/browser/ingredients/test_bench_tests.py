@@ -153,3 +153,34 @@ def test_the_scale_fills_any_mass_field(page, bench):
     bench.saved()
     page.get_by_role("button", name="Tare").click()
     expect(page.get_by_label("The scale shows")).to_have_text("0 g")
+
+
+def flour_beside_paper() -> bytes:
+    """A picture of 200 × 100: paper on the left, cream flour on the right, as a bitmap of 24 bits."""
+    width, height = 200, 100
+    row = bytes((221, 226, 228)) * (width // 2) + bytes((180, 203, 214)) * (width // 2)
+    size = len(row) * height
+    head = b"BM" + (54 + size).to_bytes(4, "little") + bytes(4) + (54).to_bytes(4, "little")
+    info = (40, width, height)
+    rest = (1).to_bytes(2, "little") + (24).to_bytes(2, "little") + bytes(4) + size.to_bytes(4, "little") + bytes(16)
+    return head + b"".join(n.to_bytes(4, "little") for n in info) + rest + row * height
+
+
+def test_lightness_from_a_photo_beside_paper_is_pointed_at_or_typed(page):
+    TestBench(page, "teff-flour", "card")
+    field = page.get_by_label("The white card: red, green, blue")
+    page.get_by_label("Choose a photo").set_input_files(
+        {"name": "teff.bmp", "mimeType": "image/bmp", "buffer": flour_beside_paper()}
+    )
+    photo = page.locator("canvas")
+    photo.click(position={"x": 60, "y": 60})
+    expect(field).to_have_value("228, 226, 221")
+    page.get_by_role("button", name="Next").click()
+    for x in (400, 500):
+        photo.click(position={"x": x, "y": 60})
+        page.get_by_role("button", name="Next").click()
+    page.get_by_label("Third spot of flour: red, green, blue").fill("#d6cbb4")
+    page.keyboard.press("Enter")
+    expect(page.locator(".verdict")).to_contain_text("Your bag is paler than typical")
+    page.get_by_role("button", name="Use this from now on").click()
+    expect(page.get_by_text("Lightness, 14 Mar 2026")).to_be_visible()

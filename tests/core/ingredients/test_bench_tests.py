@@ -15,8 +15,7 @@ from fallow_sieve.core.ingredients.bench_tests import (
     water_fact,
     water_taken_up,
 )
-from fallow_sieve.core.ingredients.ingredient import Quality
-from fallow_sieve.core.ingredients.sieve_grading import (
+from fallow_sieve.core.ingredients.bench_tests.sieve_grading import (
     GritPoint,
     OnMesh,
     grade,
@@ -25,6 +24,7 @@ from fallow_sieve.core.ingredients.sieve_grading import (
     grit_verdict,
     size_at,
 )
+from fallow_sieve.core.ingredients.ingredient import Quality
 from fallow_sieve.core.numerics.repeated_readings import measured, t_95, verdict
 from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.core.values.estimates import Range

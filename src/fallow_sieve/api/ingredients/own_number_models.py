@@ -7,7 +7,7 @@ from typing import Annotated, Any, Literal
 from pydantic import Field
 
 from fallow_sieve.api.models import In, Out, RowId, Slug
-from fallow_sieve.core.ingredients import CupWeight, Grading, PanelCheck, Per100G, ScaleCheck, WaterTaken
+from fallow_sieve.core.ingredients import CupWeight, Grading, Lightness, PanelCheck, Per100G, ScaleCheck, WaterTaken
 from fallow_sieve.core.values import Range
 from fallow_sieve.formats.ingredients import PanelLine
 from fallow_sieve.services.ingredients.own_numbers import Given
@@ -56,6 +56,17 @@ class SieveIn(In):
     stack: list[MeshIn] = Field(min_length=4, max_length=13)
 
 
+Colour = Annotated[list[Annotated[float, Field(ge=0, le=255)]], Field(min_length=3, max_length=3)]
+
+
+class CardIn(In):
+    """A photo beside white paper: the colour of the card and of spots of the flour (sRGB, 0–255)."""
+
+    kind: Literal["card"]
+    card: Colour
+    spots: list[Colour] = Field(min_length=2, max_length=10)
+
+
 class ScaleIn(In):
     """Ten weighings of one coin (g), and the step that the scale shows (g)."""
 
@@ -64,7 +75,7 @@ class ScaleIn(In):
     readability_g: float = Field(ge=1e-4, le=100)
 
 
-Readings = Annotated[CupIn | WaterIn | SieveIn | ScaleIn, Field(discriminator="kind")]
+Readings = Annotated[CupIn | WaterIn | SieveIn | CardIn | ScaleIn, Field(discriminator="kind")]
 
 
 class BenchTestIn(In):
@@ -79,7 +90,7 @@ class BenchTestIn(In):
 class BenchResultOut(Out):
     """What readings give: the verdict in one line, the numbers, and the working of its kind."""
 
-    kind: Literal["cup", "water", "sieve", "scale"]
+    kind: Literal["cup", "water", "sieve", "card", "scale"]
     say: str
     verdict: Literal["same", "more", "less", "new"]
     gives: list[Given]
@@ -87,6 +98,7 @@ class BenchResultOut(Out):
     cup: CupWeight | None = None
     water: WaterTaken | None = None
     sieve: Grading | None = None
+    card: Lightness | None = None
     scale: ScaleCheck | None = None
 
 
@@ -94,7 +106,7 @@ class FindingOut(Out):
     """A bench test or label on record."""
 
     id: int
-    what: Literal["cup", "water", "sieve", "scale", "label"]
+    what: Literal["cup", "water", "sieve", "card", "scale", "label"]
     lot_id: int | None
     lot_code: str
     on: str

@@ -10,6 +10,7 @@ from fallow_sieve.api.http import answer, body, kitchen, now_text, store, today
 from fallow_sieve.api.ingredients.own_number_models import (
     BenchResultOut,
     BenchTestIn,
+    CardIn,
     CupIn,
     FindingOut,
     FindingsOut,
@@ -25,6 +26,7 @@ from fallow_sieve.api.spec import route
 from fallow_sieve.core.ingredients import COLUMNS, Fact, OnMesh, Soak, scale_check
 from fallow_sieve.formats.ingredients import read_label_text
 from fallow_sieve.services.ingredients.own_numbers import (
+    CardReadings,
     CupReadings,
     Readings,
     ScaleReadings,
@@ -51,12 +53,19 @@ from fallow_sieve.store.ingredients import (
 routes = Blueprint("own_numbers", __name__)
 
 
+def _colour(parts: list[float]) -> tuple[float, float, float]:
+    red, green, blue = parts
+    return red, green, blue
+
+
 def _readings(given: BenchTestIn) -> Readings:
     r = given.readings
     if isinstance(r, CupIn):
         return CupReadings(tuple(r.net_g), r.cup_ml, r.way)
     if isinstance(r, WaterIn):
         return WaterReadings(tuple(Soak(x.flour_g, x.drained_g) for x in r.runs), r.cloth_dry_g, r.cloth_wet_g)
+    if isinstance(r, CardIn):
+        return CardReadings(_colour(r.card), tuple(map(_colour, r.spots)))
     if isinstance(r, ScaleIn):
         return ScaleReadings(tuple(r.readings_g), r.readability_g)
     return SieveReadings(r.start_g, tuple(OnMesh(m.opening_um, m.mass_g) for m in r.stack))

@@ -21,6 +21,7 @@ SURE = frozenset({Quality.MEASURED, Quality.LABEL})
 TESTS = {
     "water": ("soak", ("thirst_g_per_g",)),
     "sieve": ("sieve", ("grit_index",)),
+    "card": ("photograph", ("lightness_l",)),
     "label": ("read the label of", ("protein_g", "fibre_g", "fat_g", "starch_g")),
 }
 OFFERED = 2

@@ -2,14 +2,23 @@
 
 from fallow_sieve.core.ingredients.bench_tests import (
     CupWeight,
+    Grading,
+    GritPoint,
+    Lightness,
+    OnMesh,
     ScaleCheck,
     Soak,
     WaterTaken,
     cup_fact,
     cup_weight,
+    grade,
+    grit_fact,
+    grit_verdict,
+    lightness_fact,
     scale_check,
     water_fact,
     water_taken_up,
+    white_card,
 )
 from fallow_sieve.core.ingredients.borrowing import Relative, borrowed, lacking, relatives_of
 from fallow_sieve.core.ingredients.columns import (
@@ -89,7 +98,6 @@ from fallow_sieve.core.ingredients.plausible import (
 from fallow_sieve.core.ingredients.search import Hit, LookAlike, Searchable, TakenFor, find, searchables, taken_for
 from fallow_sieve.core.ingredients.shelf import COLUMN, FIELDS, QUALITIES, FloatArray, Shelf, available_range
 from fallow_sieve.core.ingredients.side_by_side import OnBasis, compare, laid_side_by_side
-from fallow_sieve.core.ingredients.sieve_grading import Grading, GritPoint, OnMesh, grade, grit_fact, grit_verdict
 from fallow_sieve.core.ingredients.stand_ins import WAYS, StandIn, stand_ins_for
 
 __all__ = [
@@ -132,6 +140,7 @@ __all__ = [
     "Kind",
     "LabelReading",
     "Layered",
+    "Lightness",
     "LookAlike",
     "Lot",
     "LotStanding",
@@ -176,6 +185,7 @@ __all__ = [
     "in_force",
     "lacking",
     "laid_side_by_side",
+    "lightness_fact",
     "lowest_of",
     "of_kind",
     "ordered",
@@ -198,4 +208,5 @@ __all__ = [
     "values_of",
     "water_fact",
     "water_taken_up",
+    "white_card",
 ]

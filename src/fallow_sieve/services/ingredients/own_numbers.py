@@ -15,6 +15,7 @@ from fallow_sieve.core.ingredients import (
     Fact,
     Grading,
     Ingredient,
+    Lightness,
     OnMesh,
     ScaleCheck,
     Shelf,
@@ -26,9 +27,11 @@ from fallow_sieve.core.ingredients import (
     grade,
     grit_fact,
     grit_verdict,
+    lightness_fact,
     scale_check,
     water_fact,
     water_taken_up,
+    white_card,
 )
 from fallow_sieve.core.numerics.repeated_readings import Verdict
 from fallow_sieve.core.values import BadInputError, Range
@@ -74,6 +77,14 @@ class SieveReadings:
 
 
 @dataclass(frozen=True, slots=True)
+class CardReadings:
+    """A photo beside white paper: the colour of the card and of spots of the flour (sRGB, 0–255)."""
+
+    card: tuple[float, float, float]
+    spots: tuple[tuple[float, float, float], ...]
+
+
+@dataclass(frozen=True, slots=True)
 class ScaleReadings:
     """Weighings of one coin (g), and the step that the scale shows (g)."""
 
@@ -81,11 +92,12 @@ class ScaleReadings:
     readability_g: float
 
 
-Readings = CupReadings | WaterReadings | SieveReadings | ScaleReadings
+Readings = CupReadings | WaterReadings | SieveReadings | CardReadings | ScaleReadings
 KINDS: dict[type, str] = {
     CupReadings: "cup",
     WaterReadings: "water",
     SieveReadings: "sieve",
+    CardReadings: "card",
     ScaleReadings: "scale",
 }
 
@@ -119,7 +131,7 @@ class TestResult:
     gives: tuple[Given, ...] = ()
     facts: dict[str, Fact] = field(default_factory=dict)
     warnings: tuple[str, ...] = ()
-    working: CupWeight | WaterTaken | Grading | ScaleCheck | None = None
+    working: CupWeight | WaterTaken | Grading | Lightness | ScaleCheck | None = None
 
 
 def tried(session: Session, shelf: Shelf, of: Target, readings: Readings, today: date) -> TestResult:
@@ -133,6 +145,8 @@ def tried(session: Session, shelf: Shelf, of: Target, readings: Readings, today:
         return _cup(readings, item, layers, on, readability_g(session))
     if isinstance(readings, WaterReadings):
         return _water(readings, item, layers, on, readability_g(session))
+    if isinstance(readings, CardReadings):
+        return _card(readings, item, layers, on)
     return _sieve(readings, item, layers, on)
 
 
@@ -152,12 +166,18 @@ def _sieve(r: SieveReadings, item: Ingredient, layers: Mapping[str, Stored], on:
     return _result("sieve", verdict, {"grit_index": grit_fact(found, on)}, item, found, found.warnings)
 
 
+def _card(r: CardReadings, item: Ingredient, layers: Mapping[str, Stored], on: str) -> TestResult:
+    found = white_card(r.card, r.spots, _typical(layers, "lightness_l"))
+    facts = {"lightness_l": lightness_fact(found, on)}
+    return _result("card", found.verdict, facts, item, found, found.warnings)
+
+
 def _result(
     kind: str,
     verdict: Verdict,
     facts: dict[str, Fact],
     item: Ingredient,
-    working: CupWeight | WaterTaken | Grading,
+    working: CupWeight | WaterTaken | Grading | Lightness,
     warnings: tuple[str, ...] = (),
 ) -> TestResult:
     return TestResult(kind, verdict.say, verdict.kind, given_by(facts, item), facts, warnings, working)

@@ -1716,6 +1716,8 @@ export interface components {
          */
         BenchResultOut: {
             /** @default null */
+            card: components["schemas"]["Lightness"] | null;
+            /** @default null */
             cup: components["schemas"]["CupWeight"] | null;
             /** Gives */
             gives: components["schemas"]["Given"][];
@@ -1723,7 +1725,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "cup" | "water" | "sieve" | "scale";
+            kind: "cup" | "water" | "sieve" | "card" | "scale";
             /** Say */
             say: string;
             /** @default null */
@@ -1761,7 +1763,7 @@ export interface components {
              */
             note?: string;
             /** Readings */
-            readings: components["schemas"]["CupIn"] | components["schemas"]["WaterIn"] | components["schemas"]["SieveIn"] | components["schemas"]["ScaleIn"];
+            readings: components["schemas"]["CupIn"] | components["schemas"]["WaterIn"] | components["schemas"]["SieveIn"] | components["schemas"]["CardIn"] | components["schemas"]["ScaleIn"];
         };
         /**
          * BinderLoad
@@ -2099,6 +2101,21 @@ export interface components {
             cautions: string[];
             /** Steps */
             steps: string[];
+        };
+        /**
+         * CardIn
+         * @description A photo beside white paper: the colour of the card and of spots of the flour (sRGB, 0–255).
+         */
+        CardIn: {
+            /** Card */
+            card: number[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "card";
+            /** Spots */
+            spots: number[][];
         };
         /**
          * CardOut
@@ -2718,7 +2735,7 @@ export interface components {
              * What
              * @enum {string}
              */
-            what: "cup" | "water" | "sieve" | "scale" | "label";
+            what: "cup" | "water" | "sieve" | "card" | "scale" | "label";
             /** Withdrawn */
             withdrawn: boolean;
         };
@@ -3786,6 +3803,17 @@ export interface components {
             usual: components["schemas"]["Usual"] | null;
             /** Value Pct */
             value_pct: number;
+        };
+        /**
+         * Lightness
+         * @description How light a flour is: L* (0–100) with its range, the readings of its spots, and what to look at in the photo.
+         */
+        Lightness: {
+            lightness: components["schemas"]["Range"];
+            mean: components["schemas"]["Measured"];
+            verdict: components["schemas"]["Verdict"];
+            /** Warnings */
+            warnings: string[];
         };
         /**
          * LimitResult

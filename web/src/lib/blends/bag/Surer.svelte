@@ -6,8 +6,18 @@
 
   const { parts, use }: { parts: readonly Part[]; use: string | null } = $props();
   let rests = $state.raw<Schemas['Rests'] | null>(null);
-  const PATHS: Record<string, string> = { water: 'test/water', sieve: 'test/sieve', label: 'label' };
-  const WORDS: Record<string, string> = { water: 'Soak', sieve: 'Sieve', label: 'Read the label of' };
+  const PATHS: Record<string, string> = {
+    water: 'test/water',
+    sieve: 'test/sieve',
+    card: 'test/card',
+    label: 'label'
+  };
+  const WORDS: Record<string, string> = {
+    water: 'Soak',
+    sieve: 'Sieve',
+    card: 'Photograph',
+    label: 'Read the label of'
+  };
 
   loadOn(
     () => ({ parts, use }),

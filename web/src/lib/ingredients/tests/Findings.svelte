@@ -10,12 +10,14 @@
     { href: 'label', title: 'Read its label', about: 'what the bag prints, per 100 g' },
     { href: 'test/cup', title: 'Weigh a cup', about: 'three cups, five minutes' },
     { href: 'test/water', title: 'See how much water it takes', about: 'three soaks in a cloth' },
-    { href: 'test/sieve', title: 'Sieve it', about: 'how coarse it is ground' }
+    { href: 'test/sieve', title: 'Sieve it', about: 'how coarse it is ground' },
+    { href: 'test/card', title: 'See how light it is', about: 'one photo beside white paper' }
   ];
   const names: Record<string, string> = {
     cup: 'Cup weight',
     water: 'Water taken up',
     sieve: 'Sieve grading',
+    card: 'Lightness',
     label: 'Label'
   };
 

@@ -1,6 +1,7 @@
 <!-- One screen of a bench test: what to do, and one thing to answer, for floury hands. -->
 <script lang="ts">
   import ScaleFace from '../../device/ScaleFace.svelte';
+  import ColourOfPhoto from './ColourOfPhoto.svelte';
   import { stack, type Step } from './steps';
   import type { BenchTest } from './test.svelte';
   import Timer from './Timer.svelte';
@@ -42,6 +43,8 @@
       >
     {/each}
   </div>
+{:else if step.kind === 'colour'}
+  <ColourOfPhoto {test} {step} {onnext} />
 {:else if step.kind === 'wait'}
   {#key step.key}<Timer seconds={step.seconds ?? 60} ondone={() => undefined} />{/key}
 {:else}

@@ -17,6 +17,7 @@
     cup: 'Weigh a cup',
     water: 'See how much water it takes',
     sieve: 'Sieve it',
+    card: 'See how light it is',
     scale: 'Check your scale'
   };
   let test = $state.raw<BenchTest | null>(null);

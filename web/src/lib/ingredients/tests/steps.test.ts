@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { isAnswered, numberIn, readingsOf, stack, stepsFor, type Answers } from './steps';
+import { colourIn, isAnswered, numberIn, readingsOf, stack, stepsFor, type Answers } from './steps';
 
 const CUP: Answers = { way: 'spooned', cup_ml: '250', net_0: '141', net_1: '138,5', net_2: '143' };
 
@@ -30,6 +30,23 @@ describe('the screens of a bench test', () => {
     expect(isAnswered(cup!, { cup_ml: 'a lot' })).toBe(false);
     expect(isAnswered(cup!, { cup_ml: '0' })).toBe(true);
     expect(isAnswered(stepsFor('sieve', {})[0]!, { stack: '500,250' })).toBe(false);
+  });
+
+  it('reads a colour as three numbers or as the web writes it, and nothing else', () => {
+    for (const text of ['228, 226, 221', '228 226 221', '#e4e2dd', 'E4E2DD'])
+      expect(colourIn(text)).toEqual([228, 226, 221]);
+    for (const text of ['', undefined, '228, 226', '300, 0, 0', '1, 2, 3, 4', 'white', '#fff'])
+      expect(colourIn(text)).toBeNull();
+    const answers = { card: '#e4e2dd', spot_0: '9,9,9', spot_1: '8 8 8', spot_2: '7;7;7' };
+    expect(readingsOf('card', answers)).toEqual({
+      kind: 'card',
+      card: [228, 226, 221],
+      spots: [
+        [9, 9, 9],
+        [8, 8, 8],
+        [7, 7, 7]
+      ]
+    });
   });
 
   it('reads a number with a comma and spaces', () => {

@@ -1,12 +1,12 @@
 import type { Schemas } from '../../api/client';
 
-export type Kind = 'cup' | 'water' | 'sieve' | 'scale';
+export type Kind = 'cup' | 'water' | 'sieve' | 'card' | 'scale';
 export type Answers = Readonly<Record<string, string>>;
 
 /** One screen of a bench test: something to choose, to weigh, or to wait for. */
 export interface Step {
   key: string;
-  kind: 'choice' | 'mass' | 'number' | 'wait';
+  kind: 'choice' | 'mass' | 'number' | 'wait' | 'colour';
   title: string;
   say: string;
   unit?: string;
@@ -166,6 +166,23 @@ function sieve(a: Answers): Step[] {
   ];
 }
 
+function card(a: Answers): Step[] {
+  return [
+    {
+      key: 'card',
+      kind: 'colour',
+      title: 'The white card',
+      say: 'Smooth the flour flat beside plain white paper, at a window, in no shadow, and take one photo. Then point at the paper in it.'
+    },
+    ...Array.from({ length: repeats(a) }, (_, n) => ({
+      key: `spot_${n}`,
+      kind: 'colour' as const,
+      title: `${nth(n)} spot of flour`,
+      say: 'Point at the flour, near the paper, another place each time.'
+    }))
+  ];
+}
+
 function coin(): Step[] {
   return [
     {
@@ -189,7 +206,7 @@ function coin(): Step[] {
 
 /** Returns the screens of a test, given what was answered so far. */
 export function stepsFor(kind: Kind, answers: Answers): Step[] {
-  return { cup, water, sieve, scale: coin }[kind](answers);
+  return { cup, water, sieve, card, scale: coin }[kind](answers);
 }
 
 /** Returns a typed number, 0 too; null where it is none. */
@@ -198,9 +215,21 @@ export function numberIn(text: string | undefined): number | null {
   return /^\d{1,6}(\.\d{0,4})?$/.test(clean) ? Number(clean) : null;
 }
 
+/** Reads a colour, as `228, 226, 221` or `#e4e2dd`; null where it is none. */
+export function colourIn(text: string | undefined): [number, number, number] | null {
+  const hex = /^#?([0-9a-f]{2})([0-9a-f]{2})([0-9a-f]{2})$/i.exec((text ?? '').trim());
+  const parts = hex
+    ? hex.slice(1).map((x) => parseInt(x, 16))
+    : (text ?? '').split(/[\s,;]+/).flatMap((x) => (/^\d{1,3}$/.test(x) ? [Number(x)] : x ? [NaN] : []));
+  const [r, g, b] = parts;
+  if (parts.length !== 3 || !parts.every((x) => x <= 255)) return null;
+  return [r!, g!, b!];
+}
+
 export function isAnswered(step: Step, answers: Answers): boolean {
   const given = answers[step.key];
   if (step.kind === 'wait') return true;
+  if (step.kind === 'colour') return colourIn(given) !== null;
   if (step.key === 'stack') return stack(answers).length >= 3;
   return step.kind === 'choice' ? !!given : numberIn(given) !== null;
 }
@@ -230,6 +259,12 @@ export function readingsOf(kind: Kind, a: Answers): Schemas['BenchTestIn']['read
         kind,
         start_g: n('start'),
         stack: [...stack(a), '0'].map((m) => ({ opening_um: Number(m), mass_g: n(`mesh_${m}`) }))
+      };
+    case 'card':
+      return {
+        kind,
+        card: colourIn(a.card) ?? [0, 0, 0],
+        spots: each.map((i) => colourIn(a[`spot_${i}`]) ?? [0, 0, 0])
       };
     case 'scale':
       return {
