@@ -87,6 +87,7 @@
 
   .row .field {
     width: 16rem;
+    text-align: left;
     min-height: 48px;
   }
 
@@ -105,7 +106,7 @@
   canvas {
     display: block;
     max-width: 100%;
-    max-height: 46vh;
+    max-height: max(14rem, calc(100dvh - 31rem));
     cursor: crosshair;
   }
 </style>

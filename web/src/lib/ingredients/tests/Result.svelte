@@ -6,7 +6,7 @@
   import RangeLine from './RangeLine.svelte';
 
   const { result }: { result: Schemas['BenchResultOut'] } = $props();
-  const mean = $derived(result.cup?.mean ?? result.water?.mean ?? result.card?.mean);
+  const mean = $derived(result.cup?.mean ?? result.water?.mean);
   const marks: Record<string, string> = { same: '○', more: '▲', less: '▼', new: '○' };
 </script>
 
@@ -26,10 +26,17 @@
       20.
     {:else if result.water}
       The cloth held {figure(result.water.cloth_water_g, 0)} g of water of its own.
-    {:else if result.card}
-      Paper, light and camera leave as much open as the range says (a rule of thumb).
     {/if}
     <a href="#/method/bench-tests">The method</a>
+  </p>
+{/if}
+{#if result.card}
+  <p class="small soft">
+    Spots {result.card.mean.readings.map((r) => figure(r, 1)).join(', ')}, mean {figure(
+      result.card.mean.mean,
+      1
+    )} ± {figure(result.card.mean.half_width, 1)}. The range is wider: paper, light and camera leave 16 % of
+    the light open, a rule of thumb. <a href="#/method/bench-tests">The method</a>
   </p>
 {/if}
 {#if result.sieve}
