@@ -106,18 +106,17 @@ def swap_butter(page: Page) -> None:
     page.get_by_role("button", name="Take it: Ghee").wait_for()
 
 
-def scale_to_tin(page: Page) -> None:
-    """Scale to two tapered tins that are filled a little too far."""
-    page.get_by_role("tab", name="Scale").click()
-    for name, value in (("base_length_cm", "18"), ("base_width_cm", "8.5"), ("tins", "2"), ("fill_pct", "62")):
-        page.locator(f"[data-wish={name}]").fill(value)
-    page.get_by_text("climb over the rim").wait_for()
+def good_for(page: Page) -> None:
+    """See what the blend is good for, over every use."""
+    page.get_by_role("tab", name="Good for").click()
+    page.wait_for_timeout(1500)
 
 
 SHOTS: tuple[tuple[str, str, Callable[[Page], None], dict[str, Any]], ...] = (
     ("briefs", "#/", nothing, {}),
     ("bench-passing", "#/bench/1", nothing, {}),
     ("mend", "#/bench/3", mend, {}),
+    ("good-for", "#/bench/1", good_for, {}),
     ("proposals", "#/bench/3", propose, {}),
     ("trade-off", "#/bench/1", trade_off, {}),
     ("clash", "#/bench/9", propose, {"color_scheme": "dark"}),
@@ -131,7 +130,6 @@ SHOTS: tuple[tuple[str, str, Callable[[Page], None], dict[str, Any]], ...] = (
     ("whole-bag", "#/formula/5", as_a_mix, {}),
     ("conversion", "#/recipe", paste_recipe, {}),
     ("swap", "#/formula/3", swap_butter, {}),
-    ("tin", "#/formula/1", scale_to_tin, {}),
     ("bench-tablet", "#/bench/1", choose_part, {"viewport": {"width": 1024, "height": 768}, "has_touch": True}),
     ("bench-phone", "#/bench/1", choose_part, {"viewport": {"width": 390, "height": 844}, "has_touch": True}),
 )
