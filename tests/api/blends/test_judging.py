@@ -84,8 +84,8 @@ def test_a_mix_is_judged_for_all_uses_the_best_first(client):
 
 
 def test_what_a_judgement_rests_on_names_the_two_tests_that_would_make_it_surer(client):
-    found = client.post(f"{API}/rests-on", json={"parts": PARTS, "use": "tin-loaf"}).json["rests"]
+    found = client.post(f"{API}/analyse", json={"parts": PARTS, "use": "tin-loaf"}).json["rests"]
     assert sum(found["by_quality"].values()) + found["taste_pct"] == pytest.approx(100)
     assert len(found["tests"]) == 2
     assert found["after_pct"] < found["unsure_pct"]
-    assert client.post(f"{API}/rests-on", json={"parts": PARTS, "use": None}).json["rests"] is None
+    assert client.post(f"{API}/analyse", json={"parts": PARTS, "use": None}).json["rests"] is None

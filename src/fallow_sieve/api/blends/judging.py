@@ -17,13 +17,12 @@ from fallow_sieve.api.blends.models import (
     NutritionOut,
     PartsOut,
     PracticeOut,
-    RestsOut,
 )
 from fallow_sieve.api.http import answer, answer_value, body, kitchen
 from fallow_sieve.api.models import as_parts
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.blends import Blend
-from fallow_sieve.services.blends.all_uses import good_for_what, resting_on
+from fallow_sieve.services.blends.all_uses import good_for_what
 from fallow_sieve.services.blends.judging import Composing, changed, composed, explained, judged_blend, nutrition
 from fallow_sieve.services.blends.practice import mixes_on_record
 
@@ -52,14 +51,6 @@ def explain() -> Response:
 def for_all_uses() -> Response:
     """Return how parts stand for every use, the best first."""
     return answer_value(GoodForOut, good_for_what(Blend(as_parts(body(GoodForIn).parts)), kitchen()))
-
-
-@routes.post("/rests-on")
-@route(RestsOut, json=JudgeIn)
-def rests() -> Response:
-    """Return what the judgement rests on, number by number, and the two tests that would make it surest."""
-    given = body(JudgeIn)
-    return answer(RestsOut(rests=resting_on(Blend(as_parts(given.parts), use=given.use), kitchen())))
 
 
 @routes.get("/practice/<use>")

@@ -21,7 +21,7 @@ from fallow_sieve.api.models import (
     Slug,
     SummaryOut,
 )
-from fallow_sieve.core.blends import Difference, Explanation, GoodFor, Judgement, Part, Rests
+from fallow_sieve.core.blends import Difference, Explanation, GoodFor, Judgement, Part
 from fallow_sieve.services.blends.judging import NutritionColumn
 from fallow_sieve.services.blends.practice import MixOnRecord
 from fallow_sieve.services.blends.standing import BlendStanding
@@ -131,12 +131,6 @@ class GoodForIn(In):
     """A mix whose uses are asked for."""
 
     parts: Annotated[Parts, Field(min_length=1)]
-
-
-class RestsOut(Out):
-    """What a judgement rests on; null without a use."""
-
-    rests: Rests | None
 
 
 class GoodForOut(RootModel[GoodFor]):

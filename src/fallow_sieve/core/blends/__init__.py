@@ -50,7 +50,6 @@ from fallow_sieve.core.blends.judgement import Judgement, Quiet, Rules, Setting,
 from fallow_sieve.core.blends.limits import Limits
 from fallow_sieve.core.blends.metrics import BANDED, FIELD_OF_METRIC, KNOWN_STARCH_NEEDED, METRICS, ROLE_SHARES, Metric
 from fallow_sieve.core.blends.mix_class import ALL_STARCH_PCT, MixClass, class_of, egg_carries, fresh_egg_of
-from fallow_sieve.core.blends.narrowing import Rests, rests_on
 from fallow_sieve.core.blends.practice import Kept, Record, bands_of, usual_nutrition
 
 __all__ = [
@@ -96,7 +95,6 @@ __all__ = [
     "Part",
     "Quiet",
     "Record",
-    "Rests",
     "Rules",
     "Setting",
     "Use",
@@ -125,7 +123,6 @@ __all__ = [
     "load_of_binders",
     "load_state",
     "of_mix",
-    "rests_on",
     "rule_of_use",
     "scale_to",
     "set_flour_share",

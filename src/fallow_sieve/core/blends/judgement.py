@@ -15,6 +15,7 @@ from fallow_sieve.core.blends.gluten import GlutenEstimate, estimate_gluten
 from fallow_sieve.core.blends.keeping import Keeping, keeping
 from fallow_sieve.core.blends.limits import LimitResult, Limits, check_limits
 from fallow_sieve.core.blends.metrics import NUTRITION
+from fallow_sieve.core.blends.narrowing import Rests, rests_on
 from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.values import CupStandard, Estimate, Status, state_sentence, worst_first
 
@@ -59,10 +60,14 @@ class Quiet:
 
 @dataclass(frozen=True, slots=True)
 class Judgement:
-    """All that is known about a blend for its use. `sieves` has what holds it first; `say` is the state."""
+    """All that is known about a blend for its use. `sieves` has what holds it first; `say` is the state.
+
+    `rests` is what it rests on by weight in the fit, None without a use.
+    """
 
     analysis: Analysis
     fit: Fit | None
+    rests: Rests | None
     sieves: tuple[BandResult, ...]
     quiet: tuple[Quiet, ...]
     limits: tuple[LimitResult, ...]
@@ -100,6 +105,7 @@ def judge(blend: Blend, shelf: Shelf, use: Use | None, rules: Rules, setting: Se
     return Judgement(
         analysis=analysis,
         fit=fit,
+        rests=rests_on(analysis, fit, shelf) if fit else None,
         sieves=sieves,
         quiet=_quiet(analysis, asked),
         limits=limits,

@@ -55,7 +55,7 @@ class Rests:
 
 def rests_on(analysis: Analysis, fit: Fit, shelf: Shelf) -> Rests:
     """Return what the judgement of a mix rests on (% of its weight), from the numbers of `shelf`."""
-    by_quality: dict[str, float] = defaultdict(float)
+    by_quality: dict[str, float] = {str(q): 0.0 for q in Quality}
     gains: dict[tuple[str, str], float] = defaultdict(float)
     names = {p.ingredient: p.name for p in analysis.parts}
     taste = 0.0
@@ -74,7 +74,7 @@ def rests_on(analysis: Analysis, fit: Fit, shelf: Shelf) -> Rests:
     tests = tuple(TestOffer(s, names[s], kind, pct) for (s, kind), pct in best if pct >= _LEAST_PCT)
     unsure = sum(pct for q, pct in by_quality.items() if Quality(q) not in SURE)
     after = unsure - sum(t.points_pct for t in tests)
-    return Rests(dict(by_quality), taste, unsure, after, tests, _sentence(tests, unsure, after))
+    return Rests(by_quality, taste, unsure, after, tests, _sentence(tests, unsure, after))
 
 
 @dataclass(frozen=True, slots=True)

@@ -1162,23 +1162,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/rests-on": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Return what the judgement rests on, number by number, and the two tests that would make it surest. */
-        post: operations["post__api_v1_rests-on"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/scale-checks": {
         parameters: {
             query?: never;
@@ -3533,6 +3516,8 @@ export interface components {
         /**
          * Judgement
          * @description All that is known about a blend for its use. `sieves` has what holds it first; `say` is the state.
+         *
+         *     `rests` is what it rests on by weight in the fit, None without a use.
          */
         Judgement: {
             /** Allergens */
@@ -3553,6 +3538,7 @@ export interface components {
             over_usual: components["schemas"]["OverUsual"][];
             /** Quiet */
             quiet: components["schemas"]["Quiet"][];
+            rests: components["schemas"]["Rests"] | null;
             /** Say */
             say: string;
             /** Say More */
@@ -5283,13 +5269,6 @@ export interface components {
             tests: components["schemas"]["TestOffer"][];
             /** Unsure Pct */
             unsure_pct: number;
-        };
-        /**
-         * RestsOut
-         * @description What a judgement rests on; null without a use.
-         */
-        RestsOut: {
-            rests: components["schemas"]["Rests"] | null;
         };
         /**
          * Role
@@ -10973,57 +10952,6 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "post__api_v1_rests-on": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["JudgeIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RestsOut"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Request Entity Too Large */
-            413: {
                 headers: {
                     [name: string]: unknown;
                 };

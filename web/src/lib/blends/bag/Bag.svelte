@@ -111,7 +111,7 @@
   </p>
   <h3 class="mt-2">By mass, the judgement rests on numbers that are</h3>
   <RestsOn {judgement} />
-  <Surer {parts} use={judgement.fit?.use ?? null} />
+  {#if judgement.rests}<Surer rests={judgement.rests} />{/if}
   <Nutrition {parts} />
 </div>
 

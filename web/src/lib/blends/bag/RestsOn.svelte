@@ -1,10 +1,10 @@
-<!-- On what kinds of numbers the judgement rests, by mass: the surest first. -->
+<!-- On what kinds of numbers the judgement rests, by weight in the fit: the surest first. -->
 <script lang="ts">
   import type { Judgement } from '../../api/client';
-  import { restsOn } from './bag';
+  import { restsBy, restsOn } from './bag';
 
   const { judgement }: { judgement: Judgement } = $props();
-  const kinds = $derived(Object.entries(judgement.analysis.rests_on_pct).filter(([, pct]) => pct >= 0.5));
+  const kinds = $derived(restsBy(judgement));
 </script>
 
 <span class="bar" aria-hidden="true">
@@ -43,5 +43,9 @@
 
   .estimate {
     background: var(--sheet);
+  }
+
+  .taste {
+    background: radial-gradient(var(--tube) 1px, transparent 1.5px) 0 0 / 5px 5px;
   }
 </style>

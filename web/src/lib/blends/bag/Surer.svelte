@@ -1,11 +1,9 @@
 <!-- What the judgement rests on, and the two tests that would make it surest, by name. -->
 <script lang="ts">
-  import { api, ask, type Part, type Schemas } from '../../api/client';
+  import type { Schemas } from '../../api/client';
   import { figure } from '../../ui/format';
-  import { loadOn } from '../../ui/state/loading.svelte';
 
-  const { parts, use }: { parts: readonly Part[]; use: string | null } = $props();
-  let rests = $state.raw<Schemas['Rests'] | null>(null);
+  const { rests }: { rests: Schemas['Rests'] } = $props();
   const PATHS: Record<string, string> = {
     water: 'test/water',
     sieve: 'test/sieve',
@@ -18,35 +16,21 @@
     card: 'Photograph',
     label: 'Read the label of'
   };
-
-  loadOn(
-    () => ({ parts, use }),
-    async (now) => {
-      if (!now.use || !now.parts.length) {
-        rests = null;
-        return;
-      }
-      const body = { parts: [...now.parts], use: now.use, brief_id: null };
-      rests = (await ask(api.POST('/api/v1/rests-on', { body }))).data.rests;
-    }
-  );
 </script>
 
-{#if rests}
+<p class="small">
+  By its weight in the fit {figure(rests.unsure_pct, 0)} % is neither measured nor from a label, and {figure(
+    rests.taste_pct,
+    0
+  )} % is taste, which no test replaces.
+</p>
+{#if rests.tests.length}
   <p class="small">
-    By its weight in the fit {figure(rests.unsure_pct, 0)} % is neither measured nor from a label, and {figure(
-      rests.taste_pct,
-      0
-    )} % is taste, which no test replaces.
+    <b>Surest by two tests:</b>
+    {#each rests.tests as t, n (t.ingredient + t.kind)}{n ? ', ' : ''}<a
+        href="#/ingredients/{t.ingredient}/{PATHS[t.kind]}"
+        >{WORDS[t.kind]} the {t.name.replace(/ \(.*\)$/, '').toLowerCase()}</a
+      >{/each}: {figure(rests.unsure_pct, 0)} → {figure(rests.after_pct, 0)} %.
+    <a href="#/method/rests-on">How</a>
   </p>
-  {#if rests.tests.length}
-    <p class="small">
-      <b>Surest by two tests:</b>
-      {#each rests.tests as t, n (t.ingredient + t.kind)}{n ? ', ' : ''}<a
-          href="#/ingredients/{t.ingredient}/{PATHS[t.kind]}"
-          >{WORDS[t.kind]} the {t.name.replace(/ \(.*\)$/, '').toLowerCase()}</a
-        >{/each}: {figure(rests.unsure_pct, 0)} → {figure(rests.after_pct, 0)} %.
-      <a href="#/method/rests-on">How</a>
-    </p>
-  {/if}
 {/if}

@@ -65,5 +65,7 @@ describe('the bag line', () => {
   it('says what the numbers rest on and leaves out what is next to nothing', () => {
     const rests_on_pct = { measured: 0, label: 20.2, table: 40, 'by-difference': 0.3, estimate: 39.5 };
     expect(restsOn(judged({}, { rests_on_pct }))).toBe('20 % label · 40 % table · 40 % estimated');
+    const rests = { by_quality: { measured: 0, table: 55, estimate: 30 }, taste_pct: 15 };
+    expect(restsOn(judged({ rests }, { rests_on_pct }))).toBe('55 % table · 30 % estimated · 15 % taste');
   });
 });

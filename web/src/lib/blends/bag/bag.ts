@@ -62,11 +62,16 @@ export function energy(j: Judgement, s: Settings): BagItem {
   return { label: 'energy per 100 g', say: `${least}${figure(e.typical, 0)} ${unit}`, also: '' };
 }
 
-/** Says on what kinds of numbers the judgement rests, the surest first. */
+/** Returns what the judgement rests on in %, the surest first: by weight in the fit, by mass where there is no use. */
+export function restsBy(j: Judgement): [string, number][] {
+  const by = j.rests ? { ...j.rests.by_quality, taste: j.rests.taste_pct } : j.analysis.rests_on_pct;
+  return Object.entries(by).filter(([, pct]) => pct >= 0.5);
+}
+
+/** Says what the judgement rests on. */
 export function restsOn(j: Judgement): string {
   const words: Record<string, string> = { 'by-difference': 'by difference', estimate: 'estimated' };
-  return Object.entries(j.analysis.rests_on_pct)
-    .filter(([, pct]) => pct >= 0.5)
+  return restsBy(j)
     .map(([kind, pct]) => `${figure(pct, 0)} % ${words[kind] ?? kind}`)
     .join(' · ');
 }

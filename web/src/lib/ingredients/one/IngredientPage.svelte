@@ -91,9 +91,9 @@
       <RoleChip role={w.role} size={30} />
       <h1>{w.name}</h1>
       <span class="soft grow"
-        >{kitchen.roleLabel(w.role)}{w.own ? ', your own' : ''}{works ? `; works as ${works}` : ''}{w.archived
-          ? ', put away'
-          : ''}</span
+        >{kitchen.roleLabel(w.role)}{w.own ? ', your own' : ''}{works
+          ? `; in a dough: ${works}`
+          : ''}{w.archived ? ', put away' : ''}</span
       >
       <button
         class="action"

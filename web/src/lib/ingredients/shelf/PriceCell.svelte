@@ -3,7 +3,7 @@
   import type { Snippet } from 'svelte';
   import { tick } from 'svelte';
   import { attempt } from '../../ui/state/attempt';
-import { notices } from '../../ui/state/notices.svelte';
+  import { notices } from '../../ui/state/notices.svelte';
   import { readNumber } from '../../ui/format';
   import type { ShelfList } from './shelf.svelte';
 
