@@ -109,7 +109,7 @@
     ≥ marks a lower bound: what is not known is not counted as zero. A draft, not a label: local food law and
     a competent person decide.
   </p>
-  <h3 class="mt-2">By mass, the judgement rests on numbers that are</h3>
+  <h3 class="mt-2">{judgement.rests ? 'By weight in the fit' : 'By mass'}, it rests on numbers that are</h3>
   <RestsOn {judgement} />
   {#if judgement.rests}<Surer rests={judgement.rests} />{/if}
   <Nutrition {parts} />
