@@ -45,7 +45,7 @@ def test_every_picture_is_shown_somewhere_or_at_least_is_one_of_few():
         "formula",
         "conversion",
         "swap",
-        "tin",
+        "good-for",
         "briefs",
         "bench-passing",
         "proposals",

@@ -73,8 +73,8 @@ def test_what_a_package_names_is_there_and_somebody_wants_it():
 
 
 def test_a_reach_past_a_door_is_found():
-    reach = "from fallow_sieve.core.blends.keeping import days\n"
+    reach = "from fallow_sieve.core.blends.metrics import days\n"
     assert list(passed(reach, "fallow_sieve.services.blends.judging")) == [
-        "fallow_sieve.services.blends.judging reaches for fallow_sieve.core.blends.keeping"
+        "fallow_sieve.services.blends.judging reaches for fallow_sieve.core.blends.metrics"
     ]
     assert list(passed(reach, "fallow_sieve.core.blends.judgement")) == []

@@ -3,8 +3,8 @@
 import pytest
 
 from fallow_sieve.core.blends.binder_load import DoseBand, load_of_binders, load_state
-from fallow_sieve.core.blends.gluten import estimate_gluten
-from fallow_sieve.core.blends.keeping import keeping, temperature_factor
+from fallow_sieve.core.blends.care.gluten import estimate_gluten
+from fallow_sieve.core.blends.care.keeping import keeping, temperature_factor
 from kit import flour, mix, shelf_of
 
 DOSES = {"psyllium-husk": DoseBand(3, 5, 7), "xanthan-gum": DoseBand(0.5, 1, 2), "ground-flaxseed": DoseBand(4, 8, 12)}

@@ -20,7 +20,15 @@ from fallow_sieve.core.blends.binder_load import (
     load_state,
 )
 from fallow_sieve.core.blends.blend import MAX_MASS_G, MAX_PARTS, Blend, Part, check_parts, drawing_on
-from fallow_sieve.core.blends.cautions import Caution, cautions_for, cautions_of, union_of
+from fallow_sieve.core.blends.care import (
+    Caution,
+    GlutenEstimate,
+    cautions_for,
+    cautions_of,
+    estimate_gluten,
+    status_of,
+    union_of,
+)
 from fallow_sieve.core.blends.composing import (
     FIRST_FLOUR_G,
     NEW_BINDER_PCT,
@@ -44,7 +52,6 @@ from fallow_sieve.core.blends.fit import (
     rule_of_use,
     with_changes,
 )
-from fallow_sieve.core.blends.gluten import GlutenEstimate, estimate_gluten, status_of
 from fallow_sieve.core.blends.good_for import GoodFor, good_for
 from fallow_sieve.core.blends.judgement import Judgement, Quiet, Rules, Setting, judge
 from fallow_sieve.core.blends.limits import Limits

@@ -9,10 +9,17 @@ from fallow_sieve.core.blends.analysis import Analysis, analyse
 from fallow_sieve.core.blends.bag import BagContents, bag_of
 from fallow_sieve.core.blends.binder_load import BinderLoad, DoseBand, load_of_binders
 from fallow_sieve.core.blends.blend import Blend, drawing_on
-from fallow_sieve.core.blends.cautions import Caution, cautions_for, contains_line, union_of
+from fallow_sieve.core.blends.care import (
+    Caution,
+    GlutenEstimate,
+    Keeping,
+    cautions_for,
+    contains_line,
+    estimate_gluten,
+    keeping,
+    union_of,
+)
 from fallow_sieve.core.blends.fit import BandResult, Fit, Use, UsualRange, fit_to, with_changes
-from fallow_sieve.core.blends.gluten import GlutenEstimate, estimate_gluten
-from fallow_sieve.core.blends.keeping import Keeping, keeping
 from fallow_sieve.core.blends.limits import LimitResult, Limits, check_limits
 from fallow_sieve.core.blends.metrics import NUTRITION
 from fallow_sieve.core.blends.narrowing import Rests, rests_on

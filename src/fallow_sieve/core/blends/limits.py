@@ -7,8 +7,8 @@ from dataclasses import dataclass
 
 from fallow_sieve.core.blends.analysis import Analysis
 from fallow_sieve.core.blends.bag import GUMS, BagKind
+from fallow_sieve.core.blends.care import GlutenEstimate
 from fallow_sieve.core.blends.fit import BandChange
-from fallow_sieve.core.blends.gluten import GlutenEstimate
 from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.values import Status, spaced, worst_first
 

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 from fallow_sieve.core.blends.analysis import PartShare
-from fallow_sieve.core.blends.gluten import GlutenEstimate
+from fallow_sieve.core.blends.care.gluten import GlutenEstimate
 from fallow_sieve.core.ingredients import SWELLS, Ingredient, Shelf
 from fallow_sieve.core.values import spaced
 
