@@ -3,18 +3,19 @@ PYTHON ?= python3
 BIN := .venv/bin
 STAMPS := .stamps
 WEB := src/fallow_sieve/web_dist/index.html
-WEB_SOURCES := $(shell find web/src web/public docs/method.md -type f 2>/dev/null) web/index.html web/vite.config.ts web/package.json
+TYPES := web/src/lib/api/schema.d.ts
+WEB_SOURCES := $(shell find web/src web/public docs/method.md -type f ! -path '$(TYPES)' 2>/dev/null) web/index.html web/vite.config.ts web/package.json
 
 .PHONY: demo setup dev test check fuzz lint lint-python lint-web-types lint-web-style lint-web-tests pytest bands bench clean lock schemas screenshots
 
 demo: $(STAMPS)/python $(WEB)
 	@$(BIN)/fallow-sieve serve --demo --db demo.db
 
-setup: $(STAMPS)/python-dev $(WEB)
+setup: $(STAMPS)/python-dev $(WEB) $(TYPES)
 	@echo "Ready. Next: make demo"
 
 # Flask and Vite side by side, both reloading; open the address that Vite prints.
-dev: $(STAMPS)/python-dev $(STAMPS)/npm
+dev: $(STAMPS)/python-dev $(TYPES)
 	@$(BIN)/fallow-sieve demo --db demo.db
 	@trap 'kill 0' EXIT; \
 	$(BIN)/flask --app 'fallow_sieve.api.app:create_app("demo.db")' run --debug --port 8765 & \
@@ -44,10 +45,10 @@ lint-python: $(STAMPS)/python-dev
 	$(BIN)/mypy
 	$(BIN)/lint-imports --no-logo
 
-lint-web-types: $(STAMPS)/npm
+lint-web-types: $(TYPES)
 	npm --prefix web run check
 
-lint-web-style: $(STAMPS)/npm
+lint-web-style: $(TYPES)
 	npm --prefix web run lint
 
 lint-web-tests: $(STAMPS)/npm
@@ -71,11 +72,11 @@ bench: $(STAMPS)/python-dev $(WEB)
 bands: $(STAMPS)/python-dev
 	$(BIN)/python scripts/bands.py src/fallow_sieve/reference/tables
 
-# What is generated and committed: JSON Schemas, the OpenAPI document, its TypeScript types.
+# What is generated and committed: JSON Schemas and the OpenAPI document; its TypeScript types follow from it.
 schemas: $(STAMPS)/python-dev $(STAMPS)/npm
 	$(BIN)/python -m fallow_sieve.formats.schemas
 	$(BIN)/python -m fallow_sieve.api.openapi
-	npm --prefix web run api-types
+	$(MAKE) --no-print-directory $(TYPES)
 
 screenshots: $(STAMPS)/python-dev $(WEB)
 	@scripts/need-chromium.sh
@@ -109,6 +110,10 @@ $(STAMPS)/python-dev: requirements-dev.lock $(STAMPS)/python
 $(STAMPS)/npm: web/package-lock.json web/.npmrc
 	npm --prefix web ci --silent
 	@mkdir -p $(STAMPS) && touch $@
+
+$(TYPES): src/fallow_sieve/api/openapi.json $(STAMPS)/npm
+	npm --prefix web run --silent api-types
+	@touch $@
 
 $(WEB): $(STAMPS)/npm $(WEB_SOURCES)
 	npm --prefix web run build

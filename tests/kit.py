@@ -9,19 +9,30 @@ from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Quality, 
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.values.estimates import Range, exactly
 
-Number = float | tuple[float, float, float]
+Number = float | tuple[float, float, float] | Range
+
+
+def _range(given: Number) -> Range:
+    if isinstance(given, Range):
+        return given
+    return Range(*given) if isinstance(given, tuple) else exactly(float(given))
 
 
 def flour(
     slug: str, role: str = "whole_grain", *, does: str = "", more: dict[str, object] | None = None, **facts: Number
 ) -> Ingredient:
     """An ingredient; a fact is a number without spread, or (low, typical, high); `does` names its function."""
-    ranges = {n: Range(*v) if isinstance(v, tuple) else exactly(float(v)) for n, v in facts.items()}
+    ranges = {n: _range(v) for n, v in facts.items()}
     functions: dict[str, object] = {"functions": (Function(does),)} if does else {}
     known = {n: Fact(r, Quality.TABLE, "made up for a test") for n, r in ranges.items()}
     return Ingredient(
         slug=slug, name=slug.replace("-", " ").capitalize(), role=Role(role), facts=known, **(functions | (more or {}))
     )  # type: ignore[arg-type]
+
+
+def priced(slug: str, role: str, price: float | None = None, **facts: Number) -> Ingredient:
+    """An ingredient with its price per kg."""
+    return flour(slug, role, more={"price_per_kg": price}, **facts)
 
 
 def shelf_of(*items: Ingredient) -> Shelf:

@@ -15,10 +15,8 @@ from fallow_sieve.core.blends.analysis import analyse
 from fallow_sieve.core.blends.blend import Blend, Part
 from fallow_sieve.core.blends.fit import BandChange, Use, UseBand, fit_to
 from fallow_sieve.core.blends.limits import Limits
-from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Role
 from fallow_sieve.core.ingredients.shelf import Shelf
-from fallow_sieve.core.numerics.programs import Effort, Outcome, Program
-from fallow_sieve.core.numerics.solver import prices, solve
+from fallow_sieve.core.numerics.programs import Effort
 from fallow_sieve.core.optimise.aims import STRANGE_COSTS, margin
 from fallow_sieve.core.optimise.fit_model import log_fit
 from fallow_sieve.core.optimise.linear_metrics import form_of
@@ -27,10 +25,10 @@ from fallow_sieve.core.optimise.posing import problem_of
 from fallow_sieve.core.optimise.proposals import MismatchError, Proposal, Skipped, judged, propose
 from fallow_sieve.core.optimise.wishes import Aim, Share, Wishes
 from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.core.values.estimates import Range
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules
 from fuzzing import examples
+from kit import priced as flour
 
 LIBRARY = library_shelf()
 USES = rules().uses
@@ -38,11 +36,6 @@ BINS = (
     "white-rice-flour", "brown-rice-flour", "sorghum-flour", "millet-flour", "teff-flour", "buckwheat-flour",
     "oat-flour", "corn-starch", "potato-starch", "tapioca-starch", "chickpea-flour", "almond-flour",
 )  # fmt: skip
-
-
-def flour(slug, role, price=None, **numbers):
-    given = {k: v if isinstance(v, Range) else Range(v, v, v) for k, v in numbers.items()}
-    return Ingredient(slug, slug.title(), Role(role), {k: Fact(r) for k, r in given.items()}, price_per_kg=price)
 
 
 # Three flours with numbers that a person can mix in the head.
@@ -284,43 +277,6 @@ def test_a_wish_that_cannot_be_is_refused_with_its_place(changes, place):
     with pytest.raises(BadInputError) as caught:
         problem_of(Wishes(USES["tin-loaf"], **changes), LIBRARY)
     assert caught.value.place == place
-
-
-# Two small programs from the literature, by their published optima.
-
-
-def test_the_glass_company_of_hillier_and_lieberman():
-    # Maximise 3x + 5y; x ≤ 4, 2y ≤ 12, 3x + 2y ≤ 18: 36 at (2, 6), shadow prices 0, 3/2, 1.
-    # Hillier & Lieberman, Introduction to Operations Research, 7th ed. 2001, § 3.1 and § 4.7.
-    program = Program()
-    v = program.variables([0.0, 0.0], [math.inf, math.inf])
-    program.row([(v, np.array([1.0, 0.0]))], high=4)
-    program.row([(v, np.array([0.0, 2.0]))], high=12)
-    program.row([(v, np.array([3.0, 2.0]))], high=18)
-    cost = -program.cost([(v, np.array([3.0, 5.0]))])
-    answer = solve(program, cost)
-    assert (answer.found, answer.objective) == (Outcome.OPTIMAL, pytest.approx(-36))
-    assert answer.values == pytest.approx([2, 6])
-    assert prices(program, cost).prices == pytest.approx([0, -1.5, -1])
-
-
-def test_the_whole_number_program_of_chvatal_rounds_down_from_its_relaxation():
-    # Maximise 5x + 4y; 6x + 4y ≤ 24, x + 2y ≤ 6: 21 at (3, 1.5) relaxed, 20 at (4, 0) in whole numbers.
-    # Taha, Operations Research: An Introduction, 8th ed. 2007, § 2.2 (the paint company).
-    program = Program()
-    v = program.variables([0.0, 0.0], [math.inf, math.inf], True)
-    program.row([(v, np.array([6.0, 4.0]))], high=24)
-    program.row([(v, np.array([1.0, 2.0]))], high=6)
-    cost = -program.cost([(v, np.array([5.0, 4.0]))])
-    assert solve(program, cost).objective == pytest.approx(-20)
-    assert prices(program, cost).answer.objective == pytest.approx(-21)
-
-
-def test_a_program_that_cannot_be_met_says_so():
-    program = Program()
-    v = program.variables([0.0], [1.0])
-    program.row([(v, 1.0)], low=2.0)
-    assert solve(program, program.cost([(v, 1.0)])).found is Outcome.INFEASIBLE
 
 
 def test_mass_moved_and_difference_are_what_one_counts_by_hand():

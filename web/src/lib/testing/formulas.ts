@@ -1,3 +1,6 @@
+import { FormulaBench } from '../formulas/bench/formula.svelte';
+import { TestServer } from './server';
+import { doing } from './showing';
 import type { Content, FormulaLine, When, FormulaJudgement, FormulaOut } from '../formulas/types';
 
 /** A line of a formula, wet where nothing else is said. */
@@ -95,3 +98,29 @@ export const found = (content = CONTENT): FormulaOut => ({
   draft: { content, based_on: 1, updated_at: '', version: 4 },
   revisions: [{ number: 1, content, why: 'first', based_on: null, kept_at: '' }]
 });
+
+/** A bench with a formula on it, served by `server`. */
+export async function benchOf(server: TestServer, content = CONTENT): Promise<FormulaBench> {
+  const made = new FormulaBench(found(content));
+  await made.start();
+  await server.settle();
+  return made;
+}
+
+/** A server that judges formulas as the fixture is judged (`more` beside it) and keeps their drafts. */
+export function formulaServer(more: () => object = () => ({})): TestServer {
+  return new TestServer()
+    .on('POST', '/formula-judgements', ({ body }) => ({
+      ...judged((body as { content: Content }).content),
+      ...more()
+    }))
+    .on('POST', '/formula-pins', () => ({ newer: null, parts: [], say: '', changes: [] }))
+    .on('PUT', '/draft', ({ body }) => ({ ...(body as object), updated_at: '', version: 5 }));
+}
+
+/** Waits out the pauses in which the pages let a hand come to rest. */
+export async function still(server: TestServer): Promise<void> {
+  await new Promise((done) => setTimeout(done, 220));
+  await server.settle();
+  doing(() => undefined);
+}

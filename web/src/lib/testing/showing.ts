@@ -30,6 +30,23 @@ export function type(field: HTMLInputElement | HTMLTextAreaElement, text: string
   });
 }
 
+/** Clicks the button whose name begins with `name`, or fits it. */
+export function click(root: HTMLElement, name: string | RegExp): void {
+  const is = (text: string): boolean => (typeof name === 'string' ? text.startsWith(name) : name.test(text));
+  const button = [...root.querySelectorAll('button')].find((b) =>
+    is(b.getAttribute('aria-label') ?? words(b))
+  );
+  doing(() => button!.click());
+}
+
+/** Chooses a value in a field. */
+export function choose(field: HTMLSelectElement | HTMLInputElement, value: string): void {
+  doing(() => {
+    field.value = value;
+    field.dispatchEvent(new Event('change', { bubbles: true }));
+  });
+}
+
 /** Presses a key on an element. */
 export function press(on: Element, key: string, more: KeyboardEventInit = {}): KeyboardEvent {
   const event = new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true, ...more });

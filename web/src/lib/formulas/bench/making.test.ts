@@ -1,13 +1,11 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { kitchen } from '../../app/kitchen.svelte';
-import { CONTENT, found, judged, line } from '../../testing/formulas';
+import { benchOf, formulaServer, line, still } from '../../testing/formulas';
 import { TestServer } from '../../testing/server';
-import { doing, show, words } from '../../testing/showing';
+import { choose, click, doing, show, words } from '../../testing/showing';
 import { notices } from '../../ui/state/notices.svelte';
 import BakeTab from '../tabs/BakeTab.svelte';
 import BinderTab from '../tabs/BinderTab.svelte';
-import FinishedTab from '../tabs/FinishedTab.svelte';
-import { FormulaBench } from './formula.svelte';
 import { formulas } from '../reference.svelte';
 import ScaleTab from '../tabs/ScaleTab.svelte';
 import type { Content, FormulaJudgement } from '../types';
@@ -20,19 +18,7 @@ beforeEach(() => {
   localStorage.clear();
   notices.all = [];
   more = {};
-  const nutrients = [
-    'energy_kj',
-    'energy_kcal',
-    'fat_g',
-    'saturated_fat_g',
-    'carbohydrate_g',
-    'sugars_g',
-    'starch_g',
-    'fibre_g',
-    'protein_g',
-    'salt_g',
-    'water_g'
-  ].map((name) => ({ name, label: name.split('_')[0], unit: name.split('_').at(-1) }));
+
   kitchen.settings = {
     mass_unit: 'g',
     energy_unit: 'kj',
@@ -44,7 +30,7 @@ beforeEach(() => {
     uses: [{ slug: 'tin-loaf', name: 'Tin loaf' }],
     metrics: [],
     roles: [],
-    nutrients
+    nutrients: []
   } as never;
   formulas.reference = {
     stages: [],
@@ -59,40 +45,8 @@ beforeEach(() => {
     scale_shows_g: 1,
     binders: ['xanthan-gum', 'psyllium-husk']
   } as never;
-  server = new TestServer()
-    .on('POST', '/formula-judgements', ({ body }) => ({
-      ...judged((body as { content: Content }).content),
-      ...more
-    }))
-    .on('POST', '/formula-pins', () => ({ newer: null, parts: [], say: '', changes: [] }))
-    .on('PUT', '/draft', ({ body }) => ({ ...(body as object), updated_at: '', version: 5 }));
+  server = formulaServer(() => more);
 });
-
-async function bench(content = CONTENT): Promise<FormulaBench> {
-  const made = new FormulaBench(found(content));
-  await made.start();
-  await server.settle();
-  return made;
-}
-
-/** Waits out the pauses in which the pages let a hand come to rest. */
-async function still(): Promise<void> {
-  await new Promise((done) => setTimeout(done, 220));
-  await server.settle();
-  doing(() => undefined);
-}
-
-function click(root: HTMLElement, name: string): void {
-  const button = [...root.querySelectorAll('button')].find((b) => words(b).startsWith(name))!;
-  doing(() => button.click());
-}
-
-function choose(field: HTMLSelectElement | HTMLInputElement, value: string): void {
-  doing(() => {
-    field.value = value;
-    field.dispatchEvent(new Event('change', { bubbles: true }));
-  });
-}
 
 describe('the binder tab', () => {
   const usual = { low_pct: 3, typical_pct: 5, high_pct: 8 };
@@ -115,8 +69,8 @@ describe('the binder tab', () => {
 
   it('tells the load, the doses with their usual, and what the school would add', async () => {
     more = half;
-    const root = show(BinderTab, { bench: await bench() });
-    await still();
+    const root = show(BinderTab, { bench: await benchOf(server) });
+    await still(server);
     expect(words(root.querySelector('h2'))).toBe('Load 0.50 of the usual');
     expect(words(root.querySelector('tbody tr'))).toBe('Psyllium husk (whole), in the bag2.505.0 (3.0–8.0)');
     expect(words(root)).toContain('Your school uses a gum in everything. Add 6.0 g xanthan gum');
@@ -129,11 +83,11 @@ describe('the binder tab', () => {
       expect(body).toMatchObject({ ingredient: 'xanthan-gum' });
       return line('xanthan-gum', 6, 'dry');
     });
-    const b = await bench();
+    const b = await benchOf(server);
     const root = show(BinderTab, { bench: b });
-    await still();
+    await still(server);
     click(root, 'Add 6.0 g xanthan gum');
-    await still();
+    await still(server);
     expect(b.lines.at(-1)).toMatchObject({ ingredient: 'xanthan-gum', mass_g: 6, when: 'dry' });
   });
 
@@ -148,20 +102,20 @@ describe('the binder tab', () => {
       });
       return { binder: 'xanthan-gum', mass_g: 6, low_g: 3, high_g: 11, minds: ['Weigh it finely.'] };
     });
-    const root = show(BinderTab, { bench: await bench() });
-    await still();
+    const root = show(BinderTab, { bench: await benchOf(server) });
+    await still(server);
     choose(
       [...root.querySelectorAll('select')].find((s) => words(s).startsWith('another binder'))!,
       'xanthan-gum'
     );
-    await still();
+    await still(server);
     expect(words(root)).toContain('6.0 g (3.0–11.0 g, at the same load)');
     expect(words(root)).toContain('Weigh it finely.');
   });
 
   it('says plainly where nothing binds, and where it cannot be told', async () => {
     more = { binder: { load: 0, state: 'none', say: '', doses: [] }, suggestion: null, disperse: [] };
-    expect(words(show(BinderTab, { bench: await bench() }))).toContain(
+    expect(words(show(BinderTab, { bench: await benchOf(server) }))).toContain(
       'No binder at all, in the bag or here.'
     );
     more = {
@@ -169,7 +123,7 @@ describe('the binder tab', () => {
       suggestion: null,
       disperse: []
     };
-    const root = show(BinderTab, { bench: await bench() });
+    const root = show(BinderTab, { bench: await benchOf(server) });
     expect(words(root.querySelector('h2'))).toBe('Load cannot be told');
     expect(words(root)).toContain('No usual dose is on record for agar.');
   });
@@ -200,9 +154,9 @@ describe('the scale tab', () => {
 
   it('shows what a tin takes with its warning, and is taken as one step of undo', async () => {
     server.on('POST', '/formula-scalings', ({ body }) => scaled((body as { content: Content }).content, 0.5));
-    const b = await bench();
+    const b = await benchOf(server);
     const root = show(ScaleTab, { bench: b });
-    await still();
+    await still(server);
     expect(server.lastOf('/formula-scalings')?.body).toMatchObject({
       tin: { shape: 'box', length_cm: 20, width_cm: 10, height_cm: 9 },
       tins: 1
@@ -231,12 +185,12 @@ describe('the scale tab', () => {
       tin: null,
       eggs: null
     }));
-    const b = await bench();
+    const b = await benchOf(server);
     const root = show(ScaleTab, { bench: b });
-    await still();
+    await still(server);
     const pieces = [...root.querySelectorAll<HTMLInputElement>('input[type=radio]')][1]!;
     doing(() => pieces.click());
-    await still();
+    await still(server);
     expect(server.lastOf('/formula-scalings')?.body).toMatchObject({ pieces: 12, piece_g: 80, baked: false });
     click(root, 'exact');
     expect(b.content.pieces).toBe(12);
@@ -282,7 +236,7 @@ describe('the bake tab', () => {
 
   it('shows phases as the kitchen likes them, the core and the caution', async () => {
     more = bake();
-    const root = show(BakeTab, { bench: await bench() });
+    const root = show(BakeTab, { bench: await benchOf(server) });
     expect(words(root.querySelector('tbody tr'))).toBe('1190 °C170 °C375 °F½42 (35–50)in the tin');
     expect(words(root)).toContain('Core 94 °C to 98 °C. Aim for 98 °C.');
     expect(words(root)).toContain('Cool 1 minute before cutting.');
@@ -292,59 +246,18 @@ describe('the bake tab', () => {
   it('turns to Fahrenheit with the kitchen', async () => {
     more = bake();
     kitchen.settings = { ...kitchen.settings, temp_unit: 'f' } as never;
-    const root = show(BakeTab, { bench: await bench() });
+    const root = show(BakeTab, { bench: await benchOf(server) });
     expect(words(root.querySelector('tbody tr'))).toContain('375 °F340 °F190 °C');
     expect(words(root)).toContain('Core 201 °F to 208 °F.');
   });
 
   it('keeps the pan and the own method with the formula', async () => {
     more = bake({ phases: [], say: 'No bake is on record for this use.', core_low_c: null });
-    const b = await bench();
+    const b = await benchOf(server);
     const root = show(BakeTab, { bench: b });
     expect(words(root)).toContain('No bake is on record for this use.');
     choose(root.querySelector('select')!, 'glass');
     choose(root.querySelector('textarea') as never, 'Prove overnight.');
     expect([b.content.pan, b.content.method]).toEqual(['glass', 'Prove overnight.']);
-  });
-});
-
-describe('the finished tab', () => {
-  const e = (typical: number | null, low: number | null, high: number | null, known_mass_pct = 100) => ({
-    typical,
-    low,
-    high,
-    known_mass_pct,
-    sigma: 0
-  });
-  const finished = (changes: object = {}) => ({
-    before_g: 1750, after_g: 1540, lost_g: 210, pieces: 2, piece_g: 770, say: '2 pieces of 770 g after 210 g of water has left.',
-    per_100_g: { energy_kj: e(1000, 950, 1050), fat_g: e(4.1, 4, null, 92), salt_g: e(1.234, 1.2, 1.3), sugars_g: e(null, null, null, 0) },
-    per_piece: { energy_kj: e(7700, 7315, 8085), fat_g: e(31.6, 30, null, 92) },
-    cost: 5, cost_per_piece: 2.5, unpriced: [], bought_cost_per_piece: null, ...changes
-  }); // prettier-ignore
-
-  it('marks a lower bound, says what is not known, and asks with the loss that was measured', async () => {
-    server.on('POST', '/finished-bakes', () => finished());
-    const root = show(FinishedTab, { bench: await bench() });
-    await still();
-    const rows = new Map(
-      [...root.querySelectorAll('tbody tr')].map((r) => [words(r.querySelector('th')), words(r)])
-    );
-    expect(rows.get('fat, g')).toBe('fat, g≥ 4.1≥ 31.692 %');
-    expect(rows.get('salt, g')).toBe('salt, g1.231.20–1.30not known100 %');
-    expect(rows.get('sugars, g')).toContain('not known');
-    expect(words(root)).toContain('2.50 a piece, 5.00 the batch.');
-    choose(root.querySelector('input')!, '10,5');
-    await still();
-    expect(server.lastOf('/finished-bakes')?.body).toMatchObject({ loss_pct: 10.5, bought_per_kg: null });
-  });
-
-  it('names what has no price, instead of a cost', async () => {
-    server.on('POST', '/finished-bakes', () =>
-      finished({ cost: null, cost_per_piece: null, unpriced: ['Cider vinegar'] })
-    );
-    const root = show(FinishedTab, { bench: await bench() });
-    await still();
-    expect(words(root)).toContain('What a piece costs is not known: no price for Cider vinegar.');
   });
 });

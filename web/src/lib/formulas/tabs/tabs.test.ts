@@ -1,16 +1,13 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { kitchen } from '../../app/kitchen.svelte';
-import { CONTENT, found, judged, line } from '../../testing/formulas';
+import { benchOf, formulaServer, CONTENT, judged, line } from '../../testing/formulas';
 import { problem, TestServer } from '../../testing/server';
-import { doing, show, type, words } from '../../testing/showing';
+import { click, doing, show, type, words } from '../../testing/showing';
 import { notices } from '../../ui/state/notices.svelte';
 import CardLine from '../bench/CardLine.svelte';
-import { FormulaBench } from '../bench/formula.svelte';
-import Gauges from '../../bands/Gauges.svelte';
 import Pinned from '../bench/Pinned.svelte';
 import SwapTab from './SwapTab.svelte';
-import type { Content, Gauge } from '../types';
-import Warnings from '../bench/Warnings.svelte';
+import type { Content } from '../types';
 import WaterTab from './WaterTab.svelte';
 
 let server: TestServer;
@@ -35,10 +32,7 @@ beforeEach(() => {
   notices.all = [];
   kitchen.settings = { mass_unit: 'g', energy_unit: 'kj', currency: '' } as never;
   kitchen.reference = { uses: [{ slug: 'tin-loaf', name: 'Tin loaf' }], metrics: [], roles: [] } as never;
-  server = new TestServer()
-    .on('POST', '/formula-judgements', ({ body }) => judged((body as { content: Content }).content))
-    .on('POST', '/formula-pins', () => ({ newer: null, parts: [], say: '', changes: [] }))
-    .on('PUT', '/draft', ({ body }) => ({ ...(body as object), updated_at: '', version: 5 }))
+  server = formulaServer()
     .on('GET', '/bakes', () => bakes())
     .on('GET', '/formula-reference', () => ({
       stages: [],
@@ -51,29 +45,14 @@ beforeEach(() => {
     }));
 });
 
-async function bench(content = CONTENT): Promise<FormulaBench> {
-  const made = new FormulaBench(found(content));
-  await made.start();
-  await server.settle();
-  return made;
-}
-
 async function arrived(): Promise<void> {
   await server.settle();
   doing(() => undefined);
 }
 
-function click(root: HTMLElement, name: string | RegExp): void {
-  const is = (text: string): boolean => (typeof name === 'string' ? text.startsWith(name) : name.test(text));
-  const button = [...root.querySelectorAll('button')].find((b) =>
-    is(b.getAttribute('aria-label') ?? words(b))
-  );
-  doing(() => button!.click());
-}
-
 describe('the water tab', () => {
   it('says what is wanted, how it comes about and what is in a gel already', async () => {
-    const root = show(WaterTab, { bench: await bench() });
+    const root = show(WaterTab, { bench: await benchOf(server) });
     await arrived();
     expect(words(root.querySelector('h2'))).toBe('Wanted: 94 % of flour (80–110)');
     expect(words(root)).toContain(
@@ -85,7 +64,7 @@ describe('the water tab', () => {
   });
 
   it('sets the poured water to what is wanted, as one step of undo', async () => {
-    const b = await bench();
+    const b = await benchOf(server);
     const root = show(WaterTab, { bench: b });
     await arrived();
     click(root, 'Set the water line to it');
@@ -99,7 +78,7 @@ describe('the water tab', () => {
       expect(body).toMatchObject({ poured_g: 812.5, note: 'airy', content: { pieces: 2 } });
       return bakes();
     });
-    const root = show(WaterTab, { bench: await bench() });
+    const root = show(WaterTab, { bench: await benchOf(server) });
     await arrived();
     const [amount, note] = [...root.querySelectorAll<HTMLInputElement>('form input')];
     type(amount!, 'lots');
@@ -120,7 +99,7 @@ describe('the water tab', () => {
       expect(body).toEqual({ withdrawn: true });
       return bakes(true);
     });
-    const root = show(WaterTab, { bench: await bench() });
+    const root = show(WaterTab, { bench: await benchOf(server) });
     await arrived();
     click(root, 'set aside');
     await arrived();
@@ -135,7 +114,7 @@ describe('the water tab', () => {
         prediction: { ...j.prediction, typical_pct: null, say: 'The water taken by Essence is not known.' }
       };
     });
-    const root = show(WaterTab, { bench: await bench() });
+    const root = show(WaterTab, { bench: await benchOf(server) });
     await arrived();
     expect(words(root)).toContain('The water taken by Essence is not known.');
   });
@@ -170,7 +149,7 @@ describe('the swap tab', () => {
 
   async function swapping() {
     server.on('POST', '/formula-swaps', () => ({ offers: [{ swap: oil, lost: 3, effects }], say: '' }));
-    const b = await bench(BUTTERED);
+    const b = await benchOf(server, BUTTERED);
     b.selected = 4;
     const root = show(SwapTab, { bench: b });
     await arrived();
@@ -197,7 +176,7 @@ describe('the swap tab', () => {
   });
 
   it('asks which line, where none is chosen, and says what went wrong', async () => {
-    const b = await bench(BUTTERED);
+    const b = await benchOf(server, BUTTERED);
     const root = show(SwapTab, { bench: b });
     await arrived();
     expect(words(root)).toContain(
@@ -239,7 +218,7 @@ describe('the blend under a formula', () => {
         }
       ]
     }));
-    const b = await bench();
+    const b = await benchOf(server);
     const root = show(Pinned, { bench: b });
     await arrived();
     expect(words(root.querySelector('details'))).toMatch(
@@ -252,62 +231,9 @@ describe('the blend under a formula', () => {
   });
 });
 
-describe('what a formula is judged by', () => {
-  const gauge = (more: Partial<Gauge>): Gauge => ({
-    name: 'water',
-    label: 'Water',
-    unit: '% of flour',
-    value: 89.4,
-    status: 'pass',
-    say: 'passes',
-    band: { hard_low: 80, good_low: 87, good_high: 101, hard_high: 108 },
-    basis: 'rule of thumb',
-    why: '',
-    ...more
-  });
-
-  it('stands as value, unit and word, and draws a band only where there is one', () => {
-    const unknown = gauge({
-      name: 'powder',
-      label: 'Baking powder',
-      value: 1.25,
-      status: 'unknown',
-      say: 'not usual here',
-      band: null
-    });
-    const root = show(Gauges, {
-      gauges: [gauge({}), gauge({ name: 'binder', label: 'Binder', unit: '× usual', value: 1.004 }), unknown]
-    });
-    expect([...root.querySelectorAll('li')].map((li) => words(li.querySelector('.value')))).toEqual([
-      '89',
-      '1.00',
-      '1.3'
-    ]);
-    expect([...root.querySelectorAll('li')].map((li) => li.querySelector('svg') !== null)).toEqual([
-      true,
-      true,
-      false
-    ]);
-    expect(words(root.querySelector('[data-gauge=powder]'))).toContain('not usual here');
-  });
-
-  it('shows where the other one stood, as a ring', () => {
-    const root = show(Gauges, { gauges: [gauge({})], others: [gauge({ value: 95 })] });
-    expect(root.querySelectorAll('circle.other')).toHaveLength(1);
-  });
-
-  it('lists what is odd, and nothing where nothing is', () => {
-    const root = show(Warnings, { warnings: ['Salt: 20 % of flour is 10 times the usual 2 %.'] });
-    expect(words(root.querySelector('ul[aria-label="To look at"]'))).toBe(
-      'Salt: 20 % of flour is 10 times the usual 2 %.'
-    );
-    expect(show(Warnings, { warnings: [] }).querySelector('ul')).toBeNull();
-  });
-});
-
 describe('the line at the foot', () => {
   it('marks a total that is only a lower bound, and says what is not known', async () => {
-    const b = await bench();
+    const b = await benchOf(server);
     const j = judged(CONTENT);
     const totals_g = {
       fat_g: { typical: 12.4, high: null },

@@ -1,9 +1,8 @@
 <!-- A price on the shelf: Enter, a digit or a double click types over it, Enter takes it, Esc leaves it. -->
 <script lang="ts">
-  import type { Snippet } from 'svelte';
-  import { tick } from 'svelte';
-  import { attempt } from '../../ui/state/attempt';
-  import { notices } from '../../ui/state/notices.svelte';
+  import { flushSync, type Snippet } from 'svelte';
+  import { wordsOf } from '../../api/client';
+  import Cell from '../../ui/cell/Cell.svelte';
   import { readNumber } from '../../ui/format';
   import type { ShelfList } from './shelf.svelte';
 
@@ -11,75 +10,68 @@
     list: ShelfList;
     slug: string;
     name: string;
+    /** The cell of the table around it, which has the focus while nothing is typed. */
     cell: HTMLElement | undefined;
     children: Snippet;
   }
   const { list, slug, name, cell, children }: Props = $props();
-  let typed = $state<string | null>(null);
-  let input = $state<HTMLInputElement>();
+  let typing = $state(false);
 
-  async function begin(text: string): Promise<void> {
-    typed = text;
-    await tick();
-    input?.focus();
+  function begin(): void {
+    flushSync(() => (typing = true));
+    cell?.querySelector('input')?.focus();
   }
 
-  async function end(take: boolean): Promise<void> {
-    const text = take ? (typed ?? '').trim() : '';
-    typed = null;
-    await tick();
-    cell?.focus();
-    if (text === '') return;
-    const value = readNumber(text);
-    if (value === null) notices.say(`“${text}” is no price: type a number above 0, such as 4.20.`, true);
-    else await attempt(() => list.setPrice(slug, value));
+  function end(): void {
+    const back = cell?.contains(document.activeElement);
+    typing = false;
+    if (back) cell?.focus();
+  }
+
+  async function take(text: string): Promise<string> {
+    const price = readNumber(text);
+    if (price === null) return 'Type a price above 0, such as 4.20.';
+    try {
+      await list.setPrice(slug, price);
+    } catch (error) {
+      return wordsOf(error);
+    }
+    end();
+    return '';
+  }
+
+  function key(event: KeyboardEvent): void {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    if (typing) {
+      const left = event.key === 'Enter' && !(event.target as HTMLInputElement).value;
+      if (left || event.key === 'Escape') end();
+    } else if (event.key === 'Enter') {
+      event.preventDefault();
+      event.stopPropagation(); // elsewhere in the row it opens the ingredient
+      begin();
+    } else if (/^[0-9]$/.test(event.key)) begin(); // the digit then falls into the field
+  }
+
+  function leave(event: FocusEvent): void {
+    if (typing && event.target instanceof HTMLInputElement && !event.target.value) end();
   }
 
   $effect(() => {
     const at = cell;
     if (!at) return;
-    const key = (event: KeyboardEvent): void => {
-      if (typed !== null || event.ctrlKey || event.metaKey || event.altKey) return;
-      if (event.key !== 'Enter' && !/^[0-9]$/.test(event.key)) return;
-      event.preventDefault();
-      event.stopPropagation();
-      void begin(event.key === 'Enter' ? '' : event.key);
-    };
-    const twice = (): void => void begin('');
     at.addEventListener('keydown', key);
-    at.addEventListener('dblclick', twice);
+    at.addEventListener('dblclick', begin);
+    at.addEventListener('focusout', leave);
     return () => {
       at.removeEventListener('keydown', key);
-      at.removeEventListener('dblclick', twice);
+      at.removeEventListener('dblclick', begin);
+      at.removeEventListener('focusout', leave);
     };
   });
-
-  function key(event: KeyboardEvent): void {
-    event.stopPropagation();
-    if (event.key === 'Enter') void end(true);
-    else if (event.key === 'Escape') void end(false);
-  }
 </script>
 
-{#if typed === null}
-  {@render children()}
+{#if typing}
+  <Cell label="Price of {name}, per kg" shown="" kind="price" {take} />
 {:else}
-  <input
-    class="field num"
-    inputmode="decimal"
-    aria-label="Price of {name}, per kg"
-    bind:value={typed}
-    bind:this={input}
-    onkeydown={key}
-    onblur={() => (typed === null ? null : void end(true))}
-  />
+  {@render children()}
 {/if}
-
-<style>
-  input {
-    width: 4.5rem;
-    min-height: 28px;
-    padding: 0 0.3rem;
-    text-align: right;
-  }
-</style>
