@@ -9,8 +9,7 @@ from fallow_sieve.core.numerics.programs import UNLIMITED
 from fallow_sieve.core.optimise import Wishes
 from fallow_sieve.core.values import Status
 from fallow_sieve.reference import rules
-from fallow_sieve.services.blends.asking import posed, wishes_for
-from fallow_sieve.services.blends.bag_doses import with_bag_doses
+from fallow_sieve.services.blends.asking import posed, wishes_for, with_bag_doses
 from fallow_sieve.services.blends.judging import judged_blend
 from fallow_sieve.services.blends.mending import answer_of, mended
 from fallow_sieve.services.blends.proposals import ShownProposal, shown_as_found

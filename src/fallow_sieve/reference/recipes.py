@@ -6,7 +6,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from functools import cache
 
-from fallow_sieve.core.ingredients import Ingredient
+from fallow_sieve.core.ingredients import Ingredient, short_name
 from fallow_sieve.core.recipes import Lexicon, Meaning, Piece, Unit, Words, lexicon
 from fallow_sieve.core.values import CupStandard, Range, SpoonStandard, around, cup_ml, tablespoon_ml, teaspoon_ml
 from fallow_sieve.reference.ingredients import library
@@ -85,7 +85,7 @@ def names_with(own: Iterable[Ingredient]) -> Lexicon:
         guess = f"“{a.alias}” read as it is meant in {a.where}" if a.where else ""
         entries.append((a.alias, Meaning(a.ingredient, guess)))
     # "Butter" of "Butter, unsalted": last, so that it never takes a name that is another ingredient's own.
-    entries += [(i.name.split(" (")[0].split(",")[0], Meaning(i.slug)) for i in items]
+    entries += [(short_name(i.name), Meaning(i.slug)) for i in items]
     return lexicon(entries, (r.word for r in read_table("recipe_words", WordRow)))
 
 

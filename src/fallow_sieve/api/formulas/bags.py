@@ -31,7 +31,7 @@ class MixOut(Out):
     parts: list[Part]
 
 
-_SHOWN = ("name", "in_bag", "water", "stays", "notes", "bag", "mix_say", "dough_say")
+_SHOWN = ("name", "in_bag", "water", "stays", "notes", "is_as_before", "bag", "mix_say", "dough_say")
 
 
 class WholeBagOut(Out):
@@ -42,6 +42,7 @@ class WholeBagOut(Out):
     water: WaterToAdd
     stays: list[Stays]
     notes: list[str]
+    is_as_before: bool
     bag: BagContents
     mix_say: str
     dough_say: str
@@ -57,9 +58,7 @@ def make() -> Response:
     formula = given.content.formula
     check_settings(formula)
     found = bagged(formula, kitchen(), dry_egg=given.dry_egg)
-    values = {
-        n: getattr(found, n) for n in ("name", "in_bag", "water", "stays", "notes", "bag", "mix_say", "dough_say")
-    }
+    values = {n: getattr(found, n) for n in _SHOWN}
     blend = MixOut(use=found.blend.use, parts=list(found.blend.parts))
     return answer(WholeBagOut(**values, blend=blend, formula=content_out(found.formula)))
 

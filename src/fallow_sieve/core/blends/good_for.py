@@ -9,6 +9,7 @@ from fallow_sieve.core.blends.analysis import Analysis
 from fallow_sieve.core.blends.bag import amounts
 from fallow_sieve.core.blends.fit import Use, UseBand, rows_of, score_of
 from fallow_sieve.core.blends.metrics import METRICS
+from fallow_sieve.core.ingredients import short_name
 from fallow_sieve.core.values import WORST_FIRST, Status
 
 _ORDER = (Status.PASS, Status.CLOSE, Status.HELD, Status.UNKNOWN)
@@ -69,7 +70,13 @@ def _sentence(found: Sequence[ForUse]) -> str:
     if not best:
         return "Something holds it for every use."
     more = f" and {len(best) - _NAMED} more" if len(best) > _NAMED else ""
-    return f"Good for {_listed([b[0].lower() + b[1:] for b in best[:_NAMED]], more)}{_held(found)}."
+    return f"Good for {_listed([_called(b) for b in best[:_NAMED]], more)}{_held(found)}."
+
+
+def _called(use: str) -> str:
+    """A use in a list: "Hearth loaf, sourdough or yeasted" is a hearth loaf."""
+    name = short_name(use)
+    return name[0].lower() + name[1:]
 
 
 def _listed(names: Sequence[str], more: str) -> str:

@@ -13,7 +13,7 @@ from dataclasses import dataclass
 from fallow_sieve.core.blends.analysis import Analysis, PartShare
 from fallow_sieve.core.blends.fit import BandResult, Fit
 from fallow_sieve.core.blends.metrics import FIELD_OF_METRIC, METRICS
-from fallow_sieve.core.ingredients import Quality, Shelf
+from fallow_sieve.core.ingredients import Quality, Shelf, short_name
 from fallow_sieve.core.values import Status
 
 TASTE = "flavour_index"
@@ -118,7 +118,7 @@ def _sentence(tests: tuple[TestOffer, ...], unsure: float, after: float) -> str:
     if not tests:
         return ""
     verbs = [TESTS[t.kind][0] for t in tests]
-    called = [t.name.split(" (")[0].lower() for t in tests]
+    called = [short_name(t.name).lower() for t in tests]
     if len(tests) == 1 or called[0] != called[1]:
         said = " and ".join(f"{verb} the {name}" for verb, name in zip(verbs, called, strict=True))
     else:

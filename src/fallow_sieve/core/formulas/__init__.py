@@ -1,6 +1,15 @@
 """Formulas: a blend at work with water, fat, salt and what lifts it, judged as a whole."""
 
 from fallow_sieve.core.formulas.analysis import FormulaAnalysis, LineFacts, WorkedFormula, analyse_formula
+from fallow_sieve.core.formulas.bags import (
+    BagAsked,
+    PowderRule,
+    Stays,
+    WholeBag,
+    doses_for,
+    into_bag,
+    out_of_bag,
+)
 from fallow_sieve.core.formulas.binder_choice import (
     SCHOOLS,
     Converted,
@@ -60,7 +69,6 @@ from fallow_sieve.core.formulas.scaling import (
 from fallow_sieve.core.formulas.tins import Filling, FillRule, Tin, filling, parse_tin
 from fallow_sieve.core.formulas.water import HydrationBand, Prediction
 from fallow_sieve.core.formulas.water_learning import Corrected, Learnt, Pour, check_pour, correct, learn
-from fallow_sieve.core.formulas.whole_bag import PowderRule, Stays, WholeBag, into_bag, out_of_bag
 
 __all__ = [
     "BLEND",
@@ -73,6 +81,7 @@ __all__ = [
     "SCHOOLS",
     "TOO_MUCH",
     "WATER",
+    "BagAsked",
     "Card",
     "Converted",
     "Corrected",
@@ -120,6 +129,7 @@ __all__ = [
     "correct",
     "counted_water",
     "dilute",
+    "doses_for",
     "egg_lines",
     "filling",
     "finish",

@@ -10,6 +10,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from fallow_sieve.core.blends import GOOD_LOAD, BinderLoad, DoseBand, Use
+from fallow_sieve.core.ingredients import short_name
 from fallow_sieve.core.values import BadInputError, UnknownNameError
 
 SCHOOLS = {
@@ -188,5 +189,5 @@ def disperse(soaked: Sequence[str], dry: Sequence[str], in_bag: Sequence[str], g
 
 
 def _named(names: Sequence[str]) -> str:
-    short = [n.split(" (")[0] for n in names]
+    short = [short_name(n) for n in names]
     return ", ".join([short[0], *(n[0].lower() + n[1:] for n in short[1:])])

@@ -57,7 +57,15 @@ from fallow_sieve.core.ingredients.functions import (
     standards,
 )
 from fallow_sieve.core.ingredients.in_bins import Bag, bins_of
-from fallow_sieve.core.ingredients.ingredient import PROPERTIES, ROLE_LABELS, Fact, Ingredient, Quality, Role
+from fallow_sieve.core.ingredients.ingredient import (
+    PROPERTIES,
+    ROLE_LABELS,
+    Fact,
+    Ingredient,
+    Quality,
+    Role,
+    short_name,
+)
 from fallow_sieve.core.ingredients.layers import (
     LAYERS,
     OWN_NUMBERS,
@@ -199,6 +207,7 @@ __all__ = [
     "scale_check",
     "scale_of",
     "searchables",
+    "short_name",
     "stand_ins_for",
     "standard_of",
     "standards",

@@ -107,6 +107,15 @@ PROPERTIES: dict[str, Property] = {
 }
 
 
+def short_name(name: str) -> str:
+    """Return the first words of a name, up to a comma or bracket.
+
+    >>> short_name("Sorghum flour (white), fine")
+    'Sorghum flour'
+    """
+    return name.split(" (")[0].split(",")[0]
+
+
 @dataclass(frozen=True, slots=True)
 class Ingredient:
     """One flour, starch, nut, fibre or binder.

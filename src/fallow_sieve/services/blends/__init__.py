@@ -3,7 +3,6 @@
 __all__ = [
     "all_uses",
     "asking",
-    "bag_doses",
     "judging",
     "mending",
     "practice",

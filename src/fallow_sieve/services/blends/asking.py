@@ -5,9 +5,10 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from fallow_sieve.core.blends import Analysis, Blend, Part, analyse, check_parts, drawing_on
+from fallow_sieve.core.formulas import BagAsked, doses_for
 from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.optimise import Aim, Problem, Wishes, in_bins, is_supplement, problem_of
-from fallow_sieve.services.blends.bag_doses import with_bag_doses
+from fallow_sieve.reference import formula_rules
 from fallow_sieve.services.kitchen import KitchenNow, use_named
 
 _AIM_OF_BRIEF = {
@@ -41,6 +42,12 @@ def wishes_for(blend: Blend, kitchen: KitchenNow, aim: str | None) -> Wishes:
     doses = {p.ingredient: shares[p.ingredient] for p in analysis.parts if not p.in_flour_base and shares}
     asked = replace(asked, lock={s: x for s, x in flour.items() if s in locked}, binder=doses)
     return with_bag_doses(asked, shelf, kitchen.school)
+
+
+def with_bag_doses(wishes: Wishes, shelf: Shelf, school: str) -> Wishes:
+    """Return `wishes` with the doses (% of flour base) that its kind of bag asks for, by the kitchen's `school`."""
+    asked = BagAsked(wishes.use, wishes.limits.bag, wishes.limits.max_gum_pct, school)
+    return replace(wishes, binder=doses_for(wishes.binder, asked, shelf, formula_rules()))
 
 
 @dataclass(frozen=True, slots=True)

@@ -42,7 +42,8 @@ class WaterToAdd:
 class ShownBag:
     """A complete mix: what lies in 100 g, the water and what else to add, what was made of liquids.
 
-    `blend` is the mix (g for the batch) and `formula` the formula on it; `mix_say` and `dough_say` how they stand.
+    `is_as_before`: all that is dry lay in the bag already. `blend` is the mix (g for the batch) and `formula`
+    the formula on it; `mix_say` and `dough_say` how they stand.
     """
 
     name: str
@@ -50,6 +51,7 @@ class ShownBag:
     water: WaterToAdd
     stays: tuple[Stays, ...]
     notes: tuple[str, ...]
+    is_as_before: bool
     bag: BagContents
     mix_say: str
     dough_say: str
@@ -72,6 +74,7 @@ def bagged(formula: Formula, kitchen: KitchenNow, *, dry_egg: bool = False) -> S
         water=_water(made, dough, bag_g),
         stays=made.stays,
         notes=made.notes,
+        is_as_before=made.is_as_before,
         bag=mix.bag,
         mix_say=mix.say,
         dough_say=dough.say,

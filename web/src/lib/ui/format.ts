@@ -36,6 +36,11 @@ export function readNumber(text: string): number | null {
   return value > 0 ? value : null;
 }
 
+/** The first words of a name, up to a comma or bracket. */
+export function shortName(name: string): string {
+  return name.split(' (')[0]!.split(',')[0]!;
+}
+
 /** Reads a mass typed in the kitchen's unit, as grams. */
 export function readMass(text: string, unit: string): number | null {
   const value = readNumber(text.replace(/\s*(g|oz)\s*$/i, ''));

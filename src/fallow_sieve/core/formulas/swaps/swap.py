@@ -9,6 +9,7 @@ from fallow_sieve.core.blends import DoseBand
 from fallow_sieve.core.formulas.formula import OUTSIDE_DOUGH, Formula, Line
 from fallow_sieve.core.formulas.pouring import counted_water, is_milk, with_water
 from fallow_sieve.core.ingredients import Function, Ingredient, Kind, Shelf
+from fallow_sieve.core.ingredients import short_name as first_words
 from fallow_sieve.core.values import Range, grams
 
 
@@ -161,7 +162,7 @@ def _of_milk(formula: Formula, at: int, lines: Sequence[Line], shelf: Shelf) -> 
 
 def short_name(item: Ingredient) -> str:
     """Return the first words of an ingredient's name, in lower case."""
-    return item.name.split(" (")[0].split(",")[0].lower()
+    return first_words(item.name).lower()
 
 
 def candidates(shelf: Shelf, kind: Kind, but: str) -> list[Ingredient]:

@@ -1,7 +1,7 @@
 <!-- What the judgement rests on, and the two tests that would make it surest, by name. -->
 <script lang="ts">
   import type { Schemas } from '../../api/client';
-  import { figure } from '../../ui/format';
+  import { figure, shortName } from '../../ui/format';
 
   const { rests }: { rests: Schemas['Rests'] } = $props();
   const PATHS: Record<string, string> = {
@@ -29,7 +29,7 @@
     <b>Surest by two tests:</b>
     {#each rests.tests as t, n (t.ingredient + t.kind)}{n ? ', ' : ''}<a
         href="#/ingredients/{t.ingredient}/{PATHS[t.kind]}"
-        >{WORDS[t.kind]} the {t.name.replace(/ \(.*\)$/, '').toLowerCase()}</a
+        >{WORDS[t.kind]} the {shortName(t.name).toLowerCase()}</a
       >{/each}: {figure(rests.unsure_pct, 0)} → {figure(rests.after_pct, 0)} %.
     <a href="#/method/rests-on">How</a>
   </p>

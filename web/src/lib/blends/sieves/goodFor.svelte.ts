@@ -5,7 +5,6 @@ export class AllUses {
   found = $state.raw<Schemas['GoodFor'] | null>(null);
   open = $state<string | null>(null);
   sieves = $state.raw<readonly BandResult[]>([]);
-  wrong = $state('');
 
   async ask(parts: readonly Part[]): Promise<void> {
     if (!parts.length) {

@@ -1,6 +1,6 @@
 <!-- The balance of water: above, where it comes from; below, where it goes; the window in which it may lie. -->
 <script lang="ts">
-  import { figure } from '../../ui/format';
+  import { figure, shortName } from '../../ui/format';
   import BalanceHandle from './BalanceHandle.svelte';
   import { balanceOf, balanceScale, type Stretch } from './balance';
   import type { FormulaBench } from './formula.svelte';
@@ -15,10 +15,9 @@
   const was = $derived(bench.ghost?.judgement.analysis.hydration_pct ?? null);
   const x = $derived(b ? balanceScale(b, width - 8, was ?? 0) : null);
   const gauge = $derived(bench.judgement?.gauges.find((g) => g.name === 'water'));
-  const short = (name: string): string => name.split(' (')[0]!.split(',')[0]!;
 
   function fits(s: Stretch): boolean {
-    return !!x && x(s.to) - x(s.from) > short(s.name).length * 7.2 + 10;
+    return !!x && x(s.to) - x(s.from) > shortName(s.name).length * 7.2 + 10;
   }
 </script>
 
@@ -65,7 +64,7 @@
               fill="url(#hatch-other)"
             />{/if}
           {#if fits(s)}<text class="name" x={x(s.from) + 6} y={FROM + 22}
-              >{short(s.name)} {figure(s.pct, 0)}</text
+              >{shortName(s.name)} {figure(s.pct, 0)}</text
             >{/if}
         </g>
       {/each}
@@ -92,7 +91,7 @@
               class="name on-role"
               class:pale={t.role === 'binder' || t.role === 'nut_seed'}
               x={x(t.from) + 6}
-              y={TO + 22}>{short(t.name)} {figure(t.pct, 0)}</text
+              y={TO + 22}>{shortName(t.name)} {figure(t.pct, 0)}</text
             >{/if}
         </g>
       {/each}
@@ -105,7 +104,7 @@
           b.window.low,
           0
         )}–{figure(b.window.high, 0)}). {bench.judgement?.wanted?.say}
-        Goes to {b.takers.map((t) => `${short(t.name).toLowerCase()} ${figure(t.pct, 0)}`).join(', ')}.
+        Goes to {b.takers.map((t) => `${shortName(t.name).toLowerCase()} ${figure(t.pct, 0)}`).join(', ')}.
       {:else}
         {bench.judgement?.prediction.say}
       {/if}

@@ -2,7 +2,7 @@
 <script lang="ts">
   import { push } from 'svelte-spa-router';
   import { api, ask, wordsOf, type Schemas } from '../../api/client';
-  import { figure } from '../../ui/format';
+  import { figure, shortName } from '../../ui/format';
   import { loadOn } from '../../ui/state/loading.svelte';
   import { notices } from '../../ui/state/notices.svelte';
   import type { FormulaBench } from '../bench/formula.svelte';
@@ -15,13 +15,6 @@
   let wrong = $state('');
   let busy = $state(false);
   const g = (grams: number): string => `${figure(grams, grams < 10 ? 1 : 0)} g`;
-  /** Whether the formula's bag holds all that is dry already. */
-  const inBag = $derived(
-    !!found &&
-      !!bench.content.blend &&
-      found.formula.lines.length === bench.lines.length &&
-      found.notes.length === 0
-  );
   const adds = $derived(found ? toAdd(found) : '');
 
   function toAdd({ water, stays }: Schemas['WholeBagOut']): string {
@@ -29,13 +22,7 @@
       water.low_g === null || water.high_g === null
         ? ''
         : ` (${figure(water.low_g, 0)}–${figure(water.high_g, 0)})`;
-    const rest = stays.map(
-      (s) =>
-        `${g(s.g_per_100_g)} ${s.name
-          .replace(/[(,].*$/, '')
-          .trim()
-          .toLowerCase()}`
-    );
+    const rest = stays.map((s) => `${g(s.g_per_100_g)} ${shortName(s.name).toLowerCase()}`);
     const first = water.typical_g > 0 ? [`${g(water.typical_g)} water${range}`] : [];
     return [...first, ...rest].join(', ');
   }
@@ -94,7 +81,7 @@
     <a href="#/method/whole-bag">How is this worked out?</a>
   </p>
   <p class="actions">
-    {#if inBag}<span>All that is dry lies in the bag already.</span>
+    {#if found.is_as_before}<span>All that is dry lies in the bag already.</span>
     {:else}<button class="action main" disabled={busy} onclick={make}>Make this mix</button>{/if}
     {#if apart}<button class="link" onclick={takeApart}>Take this bag apart</button>{/if}
     <label class="small"

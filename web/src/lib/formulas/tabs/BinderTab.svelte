@@ -1,7 +1,7 @@
 <!-- Binder: the load over blend and formula, what the school would add, another binder at the same load, small doses. -->
 <script lang="ts">
   import { api, ask, wordsOf, type Schemas } from '../../api/client';
-  import { figure } from '../../ui/format';
+  import { figure, shortName } from '../../ui/format';
   import { kitchen } from '../../app/kitchen.svelte';
   import { loadOn } from '../../ui/state/loading.svelte';
   import { remembered } from '../../ui/state/remembered';
@@ -128,9 +128,9 @@
   {#if doses.length && bench.content.use}
     <p>
       <label
-        >{figure((doses[0]!.dose_pct * j.analysis.flour_g) / 100, 1)} g {doses[0]!.name
-          .split(' (')[0]!
-          .toLowerCase()} would be
+        >{figure((doses[0]!.dose_pct * j.analysis.flour_g) / 100, 1)} g {shortName(
+          doses[0]!.name
+        ).toLowerCase()} would be
         <select class="field" value={to} onchange={(e) => (to = e.currentTarget.value)}>
           <option value="">another binder …</option>
           {#each binders.filter((b) => b !== doses[0]!.binder) as b (b)}<option value={b}
@@ -168,7 +168,7 @@
       <p><b>{name}.</b> {dilution.say}</p>
       <ol>
         {#each dilution.premixes as mix, n (n)}<li>
-            Whisk {figure(mix.of_g, 1)} g {n ? `of pre-mix ${n}` : name.split(' (')[0]!.toLowerCase()} with {figure(
+            Whisk {figure(mix.of_g, 1)} g {n ? `of pre-mix ${n}` : shortName(name).toLowerCase()} with {figure(
               mix.flour_g,
               1
             )} g of the blend: pre-mix {n + 1}, 1 in {mix.one_in}.

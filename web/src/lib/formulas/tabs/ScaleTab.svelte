@@ -1,6 +1,6 @@
 <!-- Scale: to a tin, pieces, flour or dough; rounded to the scale; whole eggs; taken as one step. -->
 <script lang="ts">
-  import { figure, mass } from '../../ui/format';
+  import { figure, mass, shortName } from '../../ui/format';
   import { kitchen } from '../../app/kitchen.svelte';
   import { notices } from '../../ui/state/notices.svelte';
   import type { FormulaBench } from '../bench/formula.svelte';
@@ -99,7 +99,7 @@
       <tbody>
         {#each moves as m (m.n)}
           <tr>
-            <th scope="row">{bench.nameOf(m.l, m.n).split(' (')[0]}</th>
+            <th scope="row">{shortName(bench.nameOf(m.l, m.n))}</th>
             <td class="num soft">{figure(m.before, 1)}</td>
             <td class="num soft">{figure(m.exact, 2)}</td>
             <td class="num"><b>{figure(m.l.mass_g, r?.rounded.too_fine.includes(m.n) ? 2 : 1)}</b></td>

@@ -22,6 +22,7 @@ from fallow_sieve.core.formulas.formula import (
     opened,
     usual_when,
 )
+from fallow_sieve.core.formulas.pouring import is_poured, poured_water_g
 from fallow_sieve.core.ingredients import Function, Ingredient, Kind, Role, Shelf
 from fallow_sieve.core.values import BadInputError, Pin, grams
 
@@ -53,7 +54,7 @@ class Stays:
 class WholeBag:
     """A complete mix: its parts (g, for the batch), the formula on it, what to add to 100 g, and what changed.
 
-    `water_g` is g of water to add to 100 g of the mix.
+    `water_g` is g of water to add to 100 g of the mix; `is_as_before` where all that is dry lay in the bag already.
     """
 
     parts: tuple[Part, ...]
@@ -61,6 +62,7 @@ class WholeBag:
     water_g: float
     stays: tuple[Stays, ...]
     notes: tuple[str, ...]
+    is_as_before: bool
 
 
 def into_bag(formula: Formula, shelf: Shelf, powders: Sequence[PowderRule], *, dry_egg: bool = False) -> WholeBag:
@@ -86,6 +88,7 @@ def into_bag(formula: Formula, shelf: Shelf, powders: Sequence[PowderRule], *, d
         sorted_out.water_g * per_100,
         tuple(Stays(x.ingredient, shelf[x.ingredient].name, x.mass_g * per_100, why) for x, why in sorted_out.outside),
         tuple(sorted_out.notes),
+        all(x.ingredient == BLEND for x in sorted_out.bagged),
     )
 
 
@@ -94,6 +97,7 @@ class _SortedOut:
 
     def __init__(self) -> None:
         self.bag: dict[str, float] = defaultdict(float)
+        self.bagged: list[Line] = []
         self.water_g = 0.0
         self.outside: list[tuple[Line, str]] = []
         self.notes: list[str] = []
@@ -103,6 +107,7 @@ def _put(
     line: Line, formula: Formula, shelf: Shelf, powders: Sequence[PowderRule], into: _SortedOut, *, dry_egg: bool
 ) -> None:
     if line.ingredient == BLEND:
+        into.bagged.append(line)
         for part in opened([line], formula.blend):
             into.bag[part.ingredient] += part.mass_g
         return
@@ -112,12 +117,14 @@ def _put(
         return
     why = _why_outside(line, item, dry_egg=dry_egg)
     if not why and _is_dry(item):
+        into.bagged.append(line)
         into.bag[line.ingredient] += line.mass_g
         return
     rule = None if why else _powder_for(item, shelf, powders)
     if rule is None:
         into.outside.append((line, why or "wet, and nothing dry stands for it: it is added at the bowl"))
         return
+    into.bagged.append(line)
     powder_g = line.mass_g * rule.g_per_g
     into.bag[rule.powder] += powder_g
     into.water_g += line.mass_g - powder_g
@@ -181,7 +188,7 @@ def _stays_in_blend(item: Ingredient) -> bool:
 def _wetted(lines: Sequence[Line], shelf: Shelf, powders: Sequence[PowderRule]) -> tuple[Line, ...]:
     """The lines with dried milk and egg made liquid again, out of the poured water."""
     done: list[Line] = []
-    poured = sum(x.mass_g for x in lines if x.ingredient == WATER and x.when is When.WET)
+    poured = poured_water_g(lines)
     for line in lines:
         rule = next((r for r in powders if r.powder == line.ingredient and _liquid(r, shelf)), None)
         wants = line.mass_g / rule.g_per_g - line.mass_g if rule else 0.0
@@ -204,11 +211,7 @@ def _liquid(rule: PowderRule, shelf: Shelf) -> str:
 
 
 def _with_poured(lines: Sequence[Line], poured_g: float) -> list[Line]:
-    """The lines with their plain water, poured as the dough is mixed, come to `poured_g` (g) in all."""
-    first = next((n for n, x in enumerate(lines) if x.ingredient == WATER and x.when is When.WET), None)
-    rest = [x for n, x in enumerate(lines) if n == first or not (x.ingredient == WATER and x.when is When.WET)]
-    return [
-        replace(x, mass_g=poured_g) if x.ingredient == WATER and x.when is When.WET else x
-        for x in rest
-        if poured_g > _LEAST_G or not (x.ingredient == WATER and x.when is When.WET)
-    ]
+    """The lines with their poured water come to `poured_g` (g) in all, in its first line."""
+    first = next((n for n, x in enumerate(lines) if is_poured(x)), None)
+    kept = [(n, x) for n, x in enumerate(lines) if not is_poured(x) or (n == first and poured_g > _LEAST_G)]
+    return [replace(x, mass_g=poured_g) if n == first else x for n, x in kept]
