@@ -6,9 +6,8 @@ import numpy as np
 
 from fallow_sieve.core.blends.analysis import analyse
 from fallow_sieve.core.blends.blend import Blend, Part
-from fallow_sieve.core.blends.fit import fit_to
-from fallow_sieve.core.blends.good_for import good_for
 from fallow_sieve.core.blends.judgement import judge
+from fallow_sieve.core.blends.uses import fit_to, good_for
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules
 from measuring import in_blocks, percentile

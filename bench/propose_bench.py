@@ -14,8 +14,8 @@ from concurrent.futures import ThreadPoolExecutor
 from threading import Event, Timer
 from time import perf_counter
 
-from fallow_sieve.core.blends.fit import Use
 from fallow_sieve.core.blends.limits import Limits
+from fallow_sieve.core.blends.uses import Use
 from fallow_sieve.core.numerics.programs import Effort
 from fallow_sieve.core.numerics.solver import solve
 from fallow_sieve.core.optimise.aims import add_margin

@@ -116,6 +116,25 @@ BRIEFS = (
             "bands": [{"metric": "fibre_pct", "hard_low": 7.0, "good_low": 7.0}],
         },
     ),
+    DemoBrief(
+        "pantry",
+        "Station pantry mix",
+        "drop-cookie",
+        "whoever minds the station kitchens, nut-free",
+        "nearest",
+        "One bag on every shelf along the line, for five bakes; most of it goes into cookies.",
+        {
+            "exclude_allergens": ["tree-nuts"],
+            "price_cap_per_kg": 3.2,
+            "uses": [
+                {"use": "drop-cookie", "weight": 3.0},
+                {"use": "layer-cake", "weight": 1.0},
+                {"use": "quick-bread", "weight": 2.0},
+                {"use": "pancake", "weight": 1.0},
+                {"use": "short-pastry", "weight": 2.0},
+            ],
+        },
+    ),
 )
 
 Mix = dict[str, float]
@@ -265,5 +284,19 @@ BLENDS = (
             ),
         ),
         {"white-rice-flour": 450, "sorghum-flour": 250, "potato-starch": 200, "tapioca-starch": 100, "xanthan-gum": 50},
+    ),
+    DemoBlend(
+        "Pantry mix", "pantry", "drop-cookie",
+        (
+            (
+                "Much corn starch, as bought bags have it: fine in a cake, sand in a pancake.",
+                {"white-rice-flour": 280, "corn-starch": 420, "tapioca-starch": 120, "potato-starch": 180},
+            ),
+            (
+                "Sorghum and buckwheat in for fibre and colour.",
+                {"sorghum-flour": 250, "white-rice-flour": 150, "brown-rice-flour": 100, "light-buckwheat-flour": 80, "corn-starch": 220, "potato-starch": 120, "tapioca-starch": 80},
+            ),
+        ),
+        {"sorghum-flour": 180, "white-rice-flour": 120, "brown-rice-flour": 60, "light-buckwheat-flour": 40, "corn-starch": 300, "potato-starch": 160, "tapioca-starch": 140},
     ),
 )  # fmt: skip

@@ -73,6 +73,11 @@ def kitchen_now(store: KitchenStore, today: date, brief_id: int | None = None) -
     )
 
 
+def use_within(slug: str | None, limits: Limits, place: str = "/use") -> Use | None:
+    """Return the use of that name, with all that a brief's `limits` name beside it. Raises BadInputError."""
+    return rule_of_use(rules().uses, slug, place, limits.uses, "/limits/uses") if slug is not None else None
+
+
 def use_named(slug: str | None, place: str = "/use") -> Use | None:
     """Return the bundled use of that name, or None for None. Raises UnknownNameError at `place`."""
     return rule_of_use(rules().uses, slug, place) if slug is not None else None

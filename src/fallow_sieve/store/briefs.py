@@ -7,7 +7,7 @@ from typing import Any
 
 from sqlmodel import Session, col, select
 
-from fallow_sieve.core.blends import BagKind, BandChange, Limits
+from fallow_sieve.core.blends import BagKind, BandChange, Limits, NamedUse
 from fallow_sieve.store.errors import NotFoundError
 from fallow_sieve.store.tables import BriefRow
 from fallow_sieve.store.versions import save_versioned
@@ -41,6 +41,7 @@ def limits_of(record: dict[str, Any]) -> Limits:
         bands=tuple(BandChange(**b) for b in record.get("bands", ())),
         bag=BagKind(kind) if (kind := record.get("bag")) else None,
         max_gum_pct=record.get("max_gum_pct"),
+        uses=tuple(NamedUse(**u) for u in record.get("uses", ())),
     )
 
 

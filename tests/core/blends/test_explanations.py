@@ -7,8 +7,8 @@ from hypothesis import strategies as st
 from fallow_sieve.core.blends.analysis import analyse
 from fallow_sieve.core.blends.blend import Blend, Part
 from fallow_sieve.core.blends.explanation import explain
-from fallow_sieve.core.blends.fit import fit_to
 from fallow_sieve.core.blends.metrics import METRICS, MetricKind
+from fallow_sieve.core.blends.uses import fit_to
 from fallow_sieve.core.values.errors import UnknownNameError
 from fallow_sieve.core.values.quantities import cup_ml
 from fallow_sieve.reference.ingredients import library_shelf

@@ -4,9 +4,9 @@ import pytest
 
 from fallow_sieve.core.blends.binder_load import DoseBand
 from fallow_sieve.core.blends.blend import Blend, Part
-from fallow_sieve.core.blends.fit import BandChange, Use, UseBand
 from fallow_sieve.core.blends.judgement import Rules, Setting, judge
 from fallow_sieve.core.blends.limits import Limits
+from fallow_sieve.core.blends.uses import BandChange, Use, UseBand
 from kit import blend, flour, shelf_of
 
 SHELF = shelf_of(

@@ -3,8 +3,8 @@
 import pytest
 
 from fallow_sieve.core.blends import Blend, Part, UseBand, analyse, fit_to
-from fallow_sieve.core.blends.fit import Use
 from fallow_sieve.core.blends.narrowing import rests_on
+from fallow_sieve.core.blends.uses import Use
 from fallow_sieve.core.ingredients import Fact, Quality
 from fallow_sieve.core.values import exactly
 from fallow_sieve.reference import blend_on_record, library_shelf, practice_mixes, rules

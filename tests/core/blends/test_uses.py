@@ -4,7 +4,8 @@ import math
 
 import pytest
 
-from fallow_sieve.core.blends.fit import BandChange, Use, UseBand, fit_to, judge_band, rule_of_use, with_changes
+from fallow_sieve.core.blends.uses import BandChange, Use, UseBand, fit_to, rule_of_use, with_changes
+from fallow_sieve.core.blends.uses.fit import judge_band
 from fallow_sieve.core.values.bands import Status, worst_first
 from fallow_sieve.core.values.errors import BadInputError, UnknownNameError
 from fallow_sieve.core.values.estimates import Estimate

@@ -4,8 +4,8 @@ import pytest
 
 from fallow_sieve.core.blends.bag import BagKind, bag_of
 from fallow_sieve.core.blends.care.gluten import estimate_gluten
-from fallow_sieve.core.blends.fit import BandChange
 from fallow_sieve.core.blends.limits import Limits, check_limits
+from fallow_sieve.core.blends.uses import BandChange
 from fallow_sieve.core.briefs.brief import BlendState, progress, wishes
 from kit import flour, mix, shelf_of
 

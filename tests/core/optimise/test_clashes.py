@@ -9,8 +9,8 @@ import pytest
 
 from fallow_sieve.core.blends.analysis import analyse
 from fallow_sieve.core.blends.blend import Blend, Part
-from fallow_sieve.core.blends.fit import BandChange, Use, UseBand
 from fallow_sieve.core.blends.limits import Limits
+from fallow_sieve.core.blends.uses import BandChange, Use, UseBand
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.numerics.programs import Effort
 from fallow_sieve.core.optimise.bags import bags_of
@@ -20,7 +20,7 @@ from fallow_sieve.core.optimise.gains import gives_and_gives_up
 from fallow_sieve.core.optimise.posing import problem_of
 from fallow_sieve.core.optimise.proposals import Proposal, propose
 from fallow_sieve.core.optimise.searching import least_bad, search
-from fallow_sieve.core.optimise.tradeoffs import front
+from fallow_sieve.core.optimise.trades import front
 from fallow_sieve.core.optimise.wishes import Aim, Share, Wishes
 from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.core.values.estimates import Range

@@ -13,8 +13,8 @@ from hypothesis import strategies as st
 
 from fallow_sieve.core.blends.analysis import analyse
 from fallow_sieve.core.blends.blend import Blend, Part
-from fallow_sieve.core.blends.fit import BandChange, Use, UseBand, fit_to
 from fallow_sieve.core.blends.limits import Limits
+from fallow_sieve.core.blends.uses import BandChange, Use, UseBand, fit_to
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.numerics.programs import Effort
 from fallow_sieve.core.optimise.aims import STRANGE_COSTS, margin

@@ -7,9 +7,10 @@ from typing import Annotated, Literal
 from pydantic import Field, RootModel
 
 from fallow_sieve.api.models import In, Limit, ListOut, Metric, Name, PageQuery, Slug, Text
-from fallow_sieve.core.blends import MAX_PARTS, BagKind, BandChange, Limits
+from fallow_sieve.core.blends import MAX_PARTS, BagKind, BandChange, Limits, NamedUse
 from fallow_sieve.services.briefs import BriefStanding
 
+MOST_USES = 12
 AimOfBrief = Literal["nearest", "more-fibre", "more-protein", "cheapest", "whole-grain", "low-carbohydrate", "mildest"]
 
 
@@ -23,6 +24,13 @@ class BandChangeIn(In):
     hard_high: Limit | None = None
 
 
+class NamedUseIn(In):
+    """One of several uses that a brief is for, with its weight among them."""
+
+    use: Slug
+    weight: Limit = 1.0
+
+
 class LimitsIn(In):
     """What a brief asks besides its use."""
 
@@ -34,6 +42,7 @@ class LimitsIn(In):
     bands: list[BandChangeIn] = Field(default_factory=list, max_length=20)
     bag: Annotated[BagKind, Field(strict=False)] | None = None
     max_gum_pct: Annotated[float, Field(ge=0, le=20)] | None = None
+    uses: list[NamedUseIn] = Field(default_factory=list, max_length=MOST_USES)
 
     @property
     def limits(self) -> Limits:
@@ -47,6 +56,7 @@ class LimitsIn(In):
             bands=tuple(BandChange(**b.model_dump()) for b in self.bands),
             bag=self.bag,
             max_gum_pct=self.max_gum_pct,
+            uses=tuple(NamedUse(u.use, u.weight) for u in self.uses),
         )
 
 

@@ -10,7 +10,7 @@ from fallow_sieve.api.models import In, Name, Out, Parts, RowId, Slug
 from fallow_sieve.core.optimise import Bags
 from fallow_sieve.formats.briefs import AimName, WishListIn
 from fallow_sieve.services.blends.mending import MendAnswer
-from fallow_sieve.services.blends.proposals import Clash, FrontPoint, PricesOfMore, ShownProposal, SkippedAim
+from fallow_sieve.services.blends.proposals import Clash, FrontPoint, NearOne, PricesOfMore, ShownProposal, SkippedAim
 
 Share = Annotated[float, Field(ge=0, le=100)]
 
@@ -42,11 +42,23 @@ class SweepIn(AskIn):
     y: AimName
 
 
+class BetweenUsesIn(AskIn):
+    """One of several uses, to be traded off against the others."""
+
+    against: Slug
+
+
 class MoreIn(AskIn):
     """A proposal, by its shares in % of flour base, and the aim it was found for."""
 
     aim: AimName
     shares: dict[Slug, Share] = Field(min_length=1, max_length=200)
+
+
+class NearOut(Out):
+    """The variants near a proposal."""
+
+    variants: list[NearOne]
 
 
 class BriefFileIn(In):

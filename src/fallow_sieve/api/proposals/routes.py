@@ -16,12 +16,14 @@ from fallow_sieve.api.proposals.models import (
     AskIn,
     BagsIn,
     BagsOut,
+    BetweenUsesIn,
     BriefFileIn,
     FrontLine,
     MendIn,
     MendOut,
     MoreIn,
     MorePrices,
+    NearOut,
     SearchLine,
     SweepIn,
     WishesIn,
@@ -30,8 +32,8 @@ from fallow_sieve.api.proposals.models import (
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.blends import Blend, rule_of_use
 from fallow_sieve.core.numerics.programs import Effort
-from fallow_sieve.core.optimise import TIME_LIMIT_S, Aim
-from fallow_sieve.formats.briefs import body_of, wishes_of, write_brief
+from fallow_sieve.core.optimise import TIME_LIMIT_S, Aim, Wishes
+from fallow_sieve.formats.briefs import WishListIn, body_of, named_uses, wishes_of, write_brief
 from fallow_sieve.reference import rules
 from fallow_sieve.services.blends.asking import Posed, posed, wishes_for
 from fallow_sieve.services.blends.mending import answer_of, bags, mended
@@ -42,6 +44,8 @@ from fallow_sieve.services.blends.proposals import (
     prices_near,
     shown_as_found,
     shown_front,
+    shown_front_between,
+    shown_near,
 )
 from fallow_sieve.store import get_brief
 
@@ -97,6 +101,28 @@ def sweep() -> Response:
     return streamed(chain(points, [FrontLine(done=True)]), stop.set)
 
 
+@routes.post("/tradeoffs-between-uses")
+@route(FrontLine, json=BetweenUsesIn, lines=True)
+def between_uses() -> Response:
+    """Give blends between the best for one use and the best for the others as they are found, one JSON object a line.
+
+    `x` is the fit for the one, `y` that of the worst of the others.
+    """
+    given, stop = body(BetweenUsesIn), Event()
+    found = shown_front_between(_posed(given), given.against, _effort(stop, seconds=2 * TIME_LIMIT_S))
+    first = next(found, None)
+    points = (FrontLine(point=p) for p in chain([first] if first else [], found))
+    return streamed(chain(points, [FrontLine(done=True)]), stop.set)
+
+
+@routes.post("/near-variants")
+@route(NearOut, json=MoreIn)
+def near() -> Response:
+    """Return what lies near a proposal: a bin fewer, what is in stock, the dear one halved; or why there is none."""
+    given = body(MoreIn)
+    return answer(NearOut(variants=list(shown_near(_posed(given), Aim(given.aim), given.shares, _effort(Event())))))
+
+
 @routes.post("/prices-of-more")
 @route(MorePrices, json=MoreIn)
 def more() -> Response:
@@ -110,7 +136,7 @@ def more() -> Response:
 def brief_file() -> Response:
     """Return wishes as a brief file."""
     given = body(BriefFileIn)
-    made = write_brief(given.name, wishes_of(given.wishes, rule_of_use(rules().uses, given.wishes.use)))
+    made = write_brief(given.name, _wishes(given.wishes))
     return Response(made, mimetype="application/json")
 
 
@@ -133,8 +159,12 @@ def bags_of_blend() -> Response:
 
 
 def _posed(given: AskIn) -> Posed:
-    asked = wishes_of(given.wishes, rule_of_use(rules().uses, given.wishes.use, "/wishes/use"))
-    return posed(asked, as_parts(given.parts), kitchen(), library=given.library)
+    return posed(_wishes(given.wishes), as_parts(given.parts), kitchen(), library=given.library)
+
+
+def _wishes(given: WishListIn) -> Wishes:
+    named = named_uses(given)
+    return wishes_of(given, rule_of_use(rules().uses, given.use, "/wishes/use", named, "/wishes/uses"))
 
 
 def _effort(stop: Event, seconds: float = TIME_LIMIT_S) -> Effort:

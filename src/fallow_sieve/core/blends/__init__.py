@@ -41,23 +41,27 @@ from fallow_sieve.core.blends.composing import (
 from fallow_sieve.core.blends.differences import OF_FLOUR, Difference, difference
 from fallow_sieve.core.blends.dosing import doses_mended
 from fallow_sieve.core.blends.explanation import Explanation, explain
-from fallow_sieve.core.blends.fit import (
-    BandChange,
-    BandResult,
-    Fit,
-    Use,
-    UseBand,
-    UsualRange,
-    fit_to,
-    rule_of_use,
-    with_changes,
-)
-from fallow_sieve.core.blends.good_for import GoodFor, good_for
 from fallow_sieve.core.blends.judgement import Judgement, Quiet, Rules, Setting, judge
 from fallow_sieve.core.blends.limits import Limits
 from fallow_sieve.core.blends.metrics import BANDED, FIELD_OF_METRIC, KNOWN_STARCH_NEEDED, METRICS, ROLE_SHARES, Metric
 from fallow_sieve.core.blends.mix_class import ALL_STARCH_PCT, MixClass, class_of, egg_carries, fresh_egg_of
 from fallow_sieve.core.blends.practice import Kept, Record, bands_of, usual_nutrition
+from fallow_sieve.core.blends.uses import (
+    BandChange,
+    BandResult,
+    Fit,
+    GoodFor,
+    NamedUse,
+    Use,
+    UseBand,
+    UsualRange,
+    WeighedUse,
+    fit_to,
+    good_for,
+    rule_of_use,
+    together,
+    with_changes,
+)
 
 __all__ = [
     "ALL_STARCH_PCT",
@@ -99,6 +103,7 @@ __all__ = [
     "Limits",
     "Metric",
     "MixClass",
+    "NamedUse",
     "Part",
     "Quiet",
     "Record",
@@ -107,6 +112,7 @@ __all__ = [
     "Use",
     "UseBand",
     "UsualRange",
+    "WeighedUse",
     "add_part",
     "analyse",
     "bands_of",
@@ -134,6 +140,7 @@ __all__ = [
     "scale_to",
     "set_flour_share",
     "status_of",
+    "together",
     "union_of",
     "usual_nutrition",
     "with_changes",

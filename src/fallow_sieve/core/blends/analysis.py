@@ -31,7 +31,10 @@ from fallow_sieve.core.values import UNKNOWN, Z_95, Basis, CupStandard, Estimate
 
 @dataclass(frozen=True, slots=True)
 class PartShare:
-    """A part with its mass in g, % of the whole mix and % of the flour base (None without flour), and its lot."""
+    """A part with its mass in g, % of the whole mix and % of the flour base (None without flour), and its lot.
+
+    `price_per_kg` is that of what it draws on, None where it is not known.
+    """
 
     ingredient: str
     name: str
@@ -43,6 +46,7 @@ class PartShare:
     lot_code: str = ""
     functions: tuple[Function, ...] = ()
     in_flour_base: bool = False
+    price_per_kg: float | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -230,6 +234,7 @@ def _shares(
             i.lot_code,
             i.functions,
             i.in_flour_base,
+            i.price_per_kg,
         )
         for i, m in zip(items, masses, strict=True)
     )

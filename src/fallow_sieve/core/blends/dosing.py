@@ -10,8 +10,8 @@ from fallow_sieve.core.blends.analysis import Analysis, PartShare
 from fallow_sieve.core.blends.bag import GUMS, counts_as
 from fallow_sieve.core.blends.blend import Blend
 from fallow_sieve.core.blends.differences import OF_FLOUR
-from fallow_sieve.core.blends.fit import BandResult, Fit
 from fallow_sieve.core.blends.metrics import METRICS, MetricKind
+from fallow_sieve.core.blends.uses import BandResult, Fit
 from fallow_sieve.core.ingredients import Role
 from fallow_sieve.core.values import Change, Status, came_or_went
 

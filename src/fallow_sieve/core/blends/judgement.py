@@ -19,10 +19,21 @@ from fallow_sieve.core.blends.care import (
     keeping,
     union_of,
 )
-from fallow_sieve.core.blends.fit import BandResult, Fit, Use, UsualRange, fit_to, with_changes
 from fallow_sieve.core.blends.limits import LimitResult, Limits, check_limits
 from fallow_sieve.core.blends.metrics import NUTRITION
 from fallow_sieve.core.blends.narrowing import Rests, rests_on
+from fallow_sieve.core.blends.uses import (
+    BandResult,
+    Fit,
+    Use,
+    UsualRange,
+    common_doses,
+    fit_to,
+    say_binder,
+    say_others,
+    say_several,
+    with_changes,
+)
 from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.values import CupStandard, Estimate, Status, state_sentence, worst_first
 
@@ -69,7 +80,8 @@ class Quiet:
 class Judgement:
     """All that is known about a blend for its use. `sieves` has what holds it first; `say` is the state.
 
-    `rests` is what it rests on by weight in the fit, None without a use.
+    `rests` is what it rests on by weight in the fit, None without a use. `say_binder` says of a mix for several uses
+    what binder suits them all.
     """
 
     analysis: Analysis
@@ -88,6 +100,7 @@ class Judgement:
     cautions: tuple[Caution, ...]
     say: str
     say_more: str
+    say_binder: str = ""
 
     @property
     def is_held(self) -> bool:
@@ -102,10 +115,10 @@ def judge(blend: Blend, shelf: Shelf, use: Use | None, rules: Rules, setting: Se
     analysis = analyse(blend, shelf, where.cup)
     shelf = drawing_on(blend.parts, shelf)
     gluten = estimate_gluten(analysis.parts, shelf)
-    asked = with_changes(use, where.limits.bands) if use and where.limits.bands else use
+    asked = with_changes(use, where.limits.bands) if use else None
     fit = fit_to(asked, analysis) if asked else None
     sieves = worst_first(fit.bands) if fit else ()
-    bag = bag_of(analysis.parts, use.doses if use else {}, needs_binder=bool(use and use.doses))
+    bag = bag_of(analysis.parts, _usual_doses(use), needs_binder=bool(use and use.doses))
     limits = check_limits(where.limits, analysis, gluten, bag.kind, shelf, where.currency)
     items = [shelf[p.ingredient] for p in analysis.parts]
     over = _over_usual(analysis, shelf, use)
@@ -124,18 +137,35 @@ def judge(blend: Blend, shelf: Shelf, use: Use | None, rules: Rules, setting: Se
         contains=contains_line(analysis.parts, shelf),
         over_usual=over,
         cautions=cautions_for(analysis.parts, shelf, gluten),
-        say=state_sentence([*sieves, *limits]) if fit else "No use is chosen, so nothing is judged.",
+        say=_state(fit, limits) if fit else "No use is chosen, so nothing is judged.",
         say_more=_second_sentence(fit, limits) if fit and use else "",
+        say_binder=say_binder(use, {i.slug: i.name for i in shelf.ingredients}) if use and use.together else "",
     )
 
 
+def _usual_doses(use: Use | None) -> Mapping[str, float]:
+    """The usual doses for a use (% of flour base); for several, those that suit all."""
+    if use is None or not use.together:
+        return use.doses if use else {}
+    return {binder: common.typical for binder, common in common_doses(use).items() if common}
+
+
+def _state(fit: Fit, limits: Sequence[LimitResult]) -> str:
+    """The state in one sentence; of several uses, which is the worst, unless a limit holds the mix for all."""
+    if fit.each and not any(x.status is Status.HELD for x in limits):
+        return say_several(fit)
+    return state_sentence([*worst_first(fit.bands), *limits])
+
+
 def _quiet(analysis: Analysis, use: Use | None) -> tuple[Quiet, ...]:
-    judged = {b.metric for b in use.bands} if use else set()
+    judged = {b.metric for b in use.all_bands} if use else set()
     usual = {u.metric: u for u in use.nutrition} if use else {}
     return tuple(Quiet(m, analysis.metrics[m], usual.get(m)) for m in NUTRITION if m not in judged)
 
 
 def _second_sentence(fit: Fit, limits: Sequence[LimitResult]) -> str:
+    if fit.each:
+        return say_others(fit)
     statuses = [*(b.status for b in fit.bands), *(x.status for x in limits)]
     passed = statuses.count(Status.PASS)
     close = fit.count(Status.CLOSE)

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from fallow_sieve.core.blends.analysis import Analysis
 from fallow_sieve.core.blends.bag import GUMS, BagKind
 from fallow_sieve.core.blends.care import GlutenEstimate
-from fallow_sieve.core.blends.fit import BandChange
+from fallow_sieve.core.blends.uses import BandChange, NamedUse
 from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.values import Status, spaced, worst_first
 
@@ -17,7 +17,8 @@ from fallow_sieve.core.values import Status, spaced, worst_first
 class Limits:
     """What a brief asks besides its use: slugs and allergens to leave out, price cap per kg, bins, mg/kg gluten.
 
-    `bag` is the kind of bag it asks for, `max_gum_pct` the most of gums, % of flour base.
+    `bag` is the kind of bag it asks for, `max_gum_pct` the most of gums, % of flour base; `uses` all that it is for
+    where that is several.
     """
 
     exclude_allergens: tuple[str, ...] = ()
@@ -28,6 +29,7 @@ class Limits:
     bands: tuple[BandChange, ...] = ()
     bag: BagKind | None = None
     max_gum_pct: float | None = None
+    uses: tuple[NamedUse, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

@@ -11,8 +11,8 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from fallow_sieve.core.blends.analysis import Analysis, PartShare
-from fallow_sieve.core.blends.fit import BandResult, Fit
 from fallow_sieve.core.blends.metrics import FIELD_OF_METRIC, METRICS
+from fallow_sieve.core.blends.uses import BandResult, Fit
 from fallow_sieve.core.ingredients import Quality, Shelf, short_name
 from fallow_sieve.core.values import Status
 

@@ -13,9 +13,9 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 from itertools import pairwise
 
-from fallow_sieve.core.blends.fit import UseBand, UsualRange
 from fallow_sieve.core.blends.metrics import METRICS, NUTRITION, MetricKind
 from fallow_sieve.core.blends.mix_class import MixClass
+from fallow_sieve.core.blends.uses import UseBand, UsualRange
 
 TAIL = 0.1  # left out of the good band on the side that is judged
 BEYOND = 0.15  # of the record's span: how far practice may go beyond the record

@@ -10,7 +10,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from fallow_sieve.core.blends import FIELD_OF_METRIC, METRICS, ROLE_SHARES, Analysis, Use, UseBand
+from fallow_sieve.core.blends import FIELD_OF_METRIC, METRICS, ROLE_SHARES, Analysis, Use
 from fallow_sieve.core.ingredients import Ingredient, Shelf, available_range
 from fallow_sieve.core.numerics.programs import Array
 from fallow_sieve.core.values import CupStandard, cup_ml
@@ -59,21 +59,24 @@ def bags_of(
     drawn = _Drawn(items, masses, rng, draws, cup)
     passes, through = np.ones(draws, dtype=bool), np.ones(draws, dtype=bool)
     found = []
-    for band in use.bands:
-        values = drawn.metric(band.metric)
+    for metric in dict.fromkeys(b.metric for b in use.all_bands):
+        values = drawn.metric(metric)
         if values is None:
             continue
-        good, hard = _inside(values, band, good=True), _inside(values, band, good=False)
+        good, hard = (_inside(values, use, metric, good=of_good) for of_good in (True, False))
         passes &= good
         through &= hard
-        found.append(BagShare(band.metric, 100 * float(good.mean()), 100 * float(hard.mean())))
+        found.append(BagShare(metric, 100 * float(good.mean()), 100 * float(hard.mean())))
     weakest = min(found, key=lambda s: s.passes_pct, default=None)
     name = weakest.metric if weakest and weakest.passes_pct < 100 else ""
     return Bags(100 * float(passes.mean()), 100 * float(through.mean()), tuple(found), name, draws)
 
 
-def _inside(values: Array, band: UseBand, *, good: bool) -> np.ndarray[tuple[int], np.dtype[np.bool_]]:
-    low, high = (band.good_low, band.good_high) if good else (band.hard_low, band.hard_high)
+def _inside(values: Array, use: Use, metric: str, *, good: bool) -> np.ndarray[tuple[int], np.dtype[np.bool_]]:
+    """The draws that lie in the bands of all that the mix is for."""
+    bands = [b for b in use.all_bands if b.metric == metric]
+    low = max(b.good_low if good else b.hard_low for b in bands)
+    high = min(b.good_high if good else b.hard_high for b in bands)
     marks = (values >= low - 1e-9) & (values <= high + 1e-9)
     return np.asarray(marks)
 

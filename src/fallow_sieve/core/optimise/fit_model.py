@@ -17,11 +17,13 @@ from fallow_sieve.core.blends import METRICS, UseBand
 from fallow_sieve.core.numerics.programs import UNLIMITED, Answer, Array, Effort, Terms
 from fallow_sieve.core.optimise.linear_metrics import Form
 from fallow_sieve.core.optimise.model import Model, add_difference, solve_kept, state
-from fallow_sieve.core.optimise.problem import Limit, Problem
+from fallow_sieve.core.optimise.problem import FitTo, Limit, Problem
 from fallow_sieve.core.values import AT_WALL
 
 PENALTY = 0.1  # points (log fit × 100) for 1 % of flour over a usual most; rule of thumb
 RIGHT_TO = 0.05
+SHORT_COSTS = 100.0  # points for a point that a floor lacks: it is not to be traded
+MEAN_COUNTS = 0.05  # of the mean of several uses beside the worst of them: the worst stays in front
 _TANGENTS = tuple(float(x) for x in np.geomspace(0.03, 1.0, 12))
 _LOWEST = 1e-6
 FIT_TOLERANCE = 1e-4  # points of fit by which a floor gives way to the solver's arithmetic
@@ -58,15 +60,29 @@ class _Side:
 
 
 def log_fit(problem: Problem, shares: Array) -> float:
-    """Return 100 × Σ w log d / Σ w less the penalty for what lies over a usual most; shares in % of flour base."""
-    total = sum(b.weight for b in problem.bands)
+    """Return 100 × Σ w log d / Σ w of the worst use less the penalty for what is over a usual most.
+
+    The mean of several, by their weights, counts a little beside the worst; what a fit lacks to its floor is
+    not to be made up for. Shares in % of flour base.
+    """
+    points = [(f, use_log_fit(problem, f, shares)) for f in problem.fits]
+    sought = [(f.weight, of) for f, of in points if f.floor is None]
+    worst = min((of for _, of in sought), default=0.0)
+    if len(sought) > 1:
+        worst += MEAN_COUNTS * sum(w * of for w, of in sought) / sum(w for w, _ in sought)
+    short = sum(max(0.0, f.floor - of) for f, of in points if f.floor is not None)
+    over = np.maximum(0.0, shares - problem.usual_most).sum()
+    return worst - SHORT_COSTS * short - PENALTY * float(over)
+
+
+def use_log_fit(problem: Problem, fit: FitTo, shares: Array) -> float:
+    """Return 100 × Σ w log d / Σ w of one use, without any penalty; shares in % of flour base."""
     points = 0.0
-    for band in problem.bands:
+    for band in fit.bands:
         d = band.desirability(problem.forms[band.metric].value(shares))
         if band.weight > 0:
             points += band.weight * math.log(max(d, 1e-300))
-    over = np.maximum(0.0, shares - problem.usual_most).sum()
-    return (100 * points / total if total > 0 else 0.0) - PENALTY * float(over)
+    return 100 * points / fit.total if fit.total > 0 else 0.0
 
 
 def add_fit(model: Model, cuts: Cuts, floor: float = -math.inf) -> Terms:
@@ -75,15 +91,7 @@ def add_fit(model: Model, cuts: Cuts, floor: float = -math.inf) -> Terms:
     With a `floor` (points), only tangents of what it leaves of each desirability are stated.
     """
     p, program = model.problem, model.program
-    total = sum(b.weight for b in p.bands) or 1.0
-    terms: list[tuple[slice, Array | float]] = []
-    for band in p.bands:
-        if band.weight > 0:
-            lowest = floor * total / (100 * band.weight)
-            y = program.variables([lowest], [0.0])
-            points = tuple(p for p in cuts.get(band.metric, _TANGENTS) if p >= math.exp(max(-700.0, lowest)) * 0.999)
-            _state_band(model, band, y, points)
-            terms.append((y, 100 * band.weight / total))
+    terms = list(_worst_of(model, cuts, floor))
     capped = np.flatnonzero(np.isfinite(p.usual_most) & (p.usual_most < model.most))
     if len(capped):
         over = program.variables(np.zeros(len(capped)), np.full(len(capped), 100.0))
@@ -92,6 +100,36 @@ def add_fit(model: Model, cuts: Cuts, floor: float = -math.inf) -> Terms:
             at = slice(over.start + n, over.start + n + 1)
             program.row([(xi, float(model.unit[i])), (at, -1.0)], high=float(p.usual_most[i]))
         terms.append((over, -PENALTY))
+    return terms
+
+
+def _worst_of(model: Model, cuts: Cuts, floor: float) -> Terms:
+    """The terms of the log fit of the only use; of several that of the worst, and a little of their mean by weight."""
+    sought = [f for f in model.problem.fits if f.floor is None]
+    for fit in model.problem.fits:
+        if fit.floor is not None:
+            model.program.row(_use_terms(model, fit, cuts, fit.floor), low=fit.floor)
+    if len(sought) == 1:
+        return _use_terms(model, sought[0], cuts, floor)
+    worst = model.program.variables([floor], [0.0])
+    all_weights, mean = sum(f.weight for f in sought), []
+    for fit in sought:
+        terms = _use_terms(model, fit, cuts, floor)
+        model.program.row([*terms, (worst, -1.0)], low=0.0)
+        mean += [(at, MEAN_COUNTS * fit.weight / all_weights * c) for at, c in terms]
+    return [(worst, 1.0), *mean]
+
+
+def _use_terms(model: Model, fit: FitTo, cuts: Cuts, floor: float) -> Terms:
+    """The terms of the log fit of one use, in points, with y ≤ log d stated of each band."""
+    terms: list[tuple[slice, Array | float]] = []
+    for band in fit.bands:
+        if band.weight > 0:
+            lowest = floor * fit.total / (100 * band.weight)
+            y = model.program.variables([lowest], [0.0])
+            points = tuple(p for p in cuts.get(band.metric, _TANGENTS) if p >= math.exp(max(-700.0, lowest)) * 0.999)
+            _state_band(model, band, y, points)
+            terms.append((y, 100 * band.weight / fit.total))
     return terms
 
 
@@ -147,11 +185,11 @@ def usual_limits(problem: Problem) -> tuple[Limit, ...]:
 
 def implied_by(problem: Problem, floor: float) -> tuple[Limit, ...]:
     """Return the limits that a penalised log fit of `floor` points sets on each metric, all others at their best."""
-    total = sum(b.weight for b in problem.bands)
     found = []
-    for band in problem.bands:
-        if band.weight > 0:
-            level = min(1.0, math.exp(max(-700.0, floor * total / (100 * band.weight))))
+    for fit in problem.fits:
+        least = floor if fit.floor is None else fit.floor
+        for band in (b for b in fit.bands if b.weight > 0):
+            level = min(1.0, math.exp(max(-700.0, least * fit.total / (100 * band.weight))))
             found += [_as_limit(problem, band, wall, edge, level) for wall, edge in _edges(band)]
     return tuple(found)
 
@@ -193,7 +231,7 @@ def refined(problem: Problem, shares: Array, cuts: Cuts) -> Cuts:
         d = max(_LOWEST, band.desirability(form.value(shares)))
         if d < 1.0:
             here = (d, min(1.0, d * 1.002)) if form.is_ratio else (d,)
-            new[band.metric] = tuple(sorted({*cuts.get(band.metric, _TANGENTS), *here}))
+            new[band.metric] = tuple(sorted({*new.get(band.metric, _TANGENTS), *here}))
     return new
 
 

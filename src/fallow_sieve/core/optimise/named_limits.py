@@ -8,7 +8,7 @@ from functools import partial
 import numpy as np
 
 from fallow_sieve.core.blends import METRICS
-from fallow_sieve.core.ingredients import Diet, Ingredient
+from fallow_sieve.core.ingredients import Diet, Ingredient, short_name
 from fallow_sieve.core.numerics.programs import Array
 from fallow_sieve.core.optimise.linear_metrics import Form, specific_volume, starch_known
 from fallow_sieve.core.optimise.problem import Limit, Problem
@@ -30,18 +30,21 @@ def _zero(p: Problem) -> Array:
 
 
 def _band_limits(p: Problem) -> Iterator[Limit]:
-    for band in p.bands:
-        form, metric = p.forms[band.metric], METRICS[band.metric]
-        if band.hard_low > metric.lowest:
-            yield _side(p, form, band.hard_low, "low")
-        if band.hard_high < metric.highest:
-            yield _side(p, form, band.hard_high, "high")
-        if band.metric == "amylose_pct_of_starch":
+    """The walls of every sieve; of several uses the tightest, which says whose it is."""
+    for name, form in p.forms.items():
+        metric = METRICS[name]
+        low, of_low = max((b.hard_low, f.name) for f in p.fits for b in f.bands if b.metric == name)
+        high, of_high = min((b.hard_high, f.name) for f in p.fits for b in f.bands if b.metric == name)
+        if low > metric.lowest:
+            yield _side(p, form, low, "low", of_low)
+        if high < metric.highest:
+            yield _side(p, form, high, "high", of_high)
+        if name == "amylose_pct_of_starch":
             line, constant = starch_known(p.mix)
-            yield Limit(band.metric, "known", line, _zero(p), constant, "amylose known of 98 % of the starch")
+            yield Limit(name, "known", line, _zero(p), constant, "amylose known of 98 % of the starch")
 
 
-def _side(p: Problem, form: Form, bound: float, side: str) -> Limit:
+def _side(p: Problem, form: Form, bound: float, side: str, use: str) -> Limit:
     """value ≥ bound (low) or ≤ bound (high), multiplied out; at the 95 % end where the brief asks for it."""
     metric = METRICS[form.metric]
     sign = 1 if side == "low" else -1
@@ -52,6 +55,8 @@ def _side(p: Problem, form: Form, bound: float, side: str) -> Limit:
         b, b0 = _robust_volume(p, form, side)
     word = "at least" if side == "low" else "at most"
     say = f"{metric.label.lower()} {word} {bound:g} {metric.unit}"
+    if len(p.fits) > 1:
+        say += f", for {short_name(use).lower()}"
     return Limit(
         form.metric,
         side,

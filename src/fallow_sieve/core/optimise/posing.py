@@ -3,16 +3,16 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping
 from dataclasses import replace
 
 import numpy as np
 
-from fallow_sieve.core.blends import METRICS, UseBand
+from fallow_sieve.core.blends import METRICS, WeighedUse
 from fallow_sieve.core.ingredients import Ingredient, Shelf
 from fallow_sieve.core.optimise.linear_metrics import Form, Mix, form_of
 from fallow_sieve.core.optimise.named_limits import limits_of_problem
-from fallow_sieve.core.optimise.problem import Problem
+from fallow_sieve.core.optimise.problem import FitTo, Problem
 from fallow_sieve.core.optimise.wishes import Wishes, check_wishes, is_supplement
 from fallow_sieve.core.values import BadInputError, CupStandard
 
@@ -23,15 +23,14 @@ def problem_of(wishes: Wishes, shelf: Shelf, cup: CupStandard = CupStandard.US) 
     flours = _candidates(wishes, shelf)
     binders = tuple((shelf[s], d) for s, d in wishes.binder.items() if d > 0)
     mix = Mix(flours, () if wishes.binder_apart else binders, cup)
-    bands, forms, dropped, notes = _judgeable(wishes, mix)
-    mix, forms, left_out = _with_values(wishes, mix, bands, forms)
+    forms, dropped, notes = _judgeable(wishes, mix)
+    mix, forms, left_out = _with_values(wishes, mix, forms)
     stock = np.array([i.stock_g for i in mix.flours])
     price = np.array([math.nan if i.price_per_kg is None else i.price_per_kg for i in mix.flours])
     stock_pct = stock * mix.mass / wishes.batch_g if wishes.batch_g else np.where(stock > 0, math.inf, 0.0)
-    usual = [math.inf if (m := wishes.use.most_of(i.slug, i.usual_max_pct)) is None else m for i in mix.flours]
-    made = Problem(
-        wishes, mix, binders, (), bands, forms, np.array(usual), price, stock_pct, dropped, (*notes, *left_out)
-    )
+    usual = np.array([_usual_most(wishes, i) for i in mix.flours])
+    fits = tuple(_fit_to(w, forms) for w in wishes.bands_use.weighed)
+    made = Problem(wishes, mix, binders, (), fits, forms, usual, price, stock_pct, dropped, (*notes, *left_out))
     return replace(made, limits=tuple(limits_of_problem(made)), notes=(*made.notes, *_more_notes(made)))
 
 
@@ -60,32 +59,38 @@ def _offers_itself(item: Ingredient, wishes: Wishes) -> bool:
     return not item.archived and (wishes.wants_supplements or not is_supplement(item))
 
 
-def _judgeable(
-    wishes: Wishes, mix: Mix
-) -> tuple[tuple[UseBand, ...], dict[str, Form], tuple[str, ...], tuple[str, ...]]:
-    """The bands that can be judged at all: the binder, and every flour that must be in, has a value."""
-    bands, forms, dropped, notes = [], {}, [], []
+def _usual_most(wishes: Wishes, item: Ingredient) -> float:
+    """The usual most of a flour, % of flour base: the least among the uses (inf: none)."""
+    each = (w.use.most_of(item.slug, item.usual_max_pct) for w in wishes.use.weighed)
+    return min((m for m in each if m is not None), default=math.inf)
+
+
+def _fit_to(weighed: WeighedUse, forms: Mapping[str, Form]) -> FitTo:
+    use = weighed.use
+    return FitTo(use.slug, use.name, weighed.weight, tuple(b for b in use.bands if b.metric in forms))
+
+
+def _judgeable(wishes: Wishes, mix: Mix) -> tuple[dict[str, Form], tuple[str, ...], tuple[str, ...]]:
+    """The metrics that can be judged at all: the binder, and every flour that must be in, has a value."""
+    forms, dropped, notes = {}, [], []
     must = np.array([i.slug in wishes.forced for i in mix.flours])
-    for band in wishes.bands_use.bands:
-        form = form_of(band.metric, mix)
-        label = METRICS[band.metric].label
+    for name in dict.fromkeys(b.metric for b in wishes.bands_use.all_bands):
+        form = form_of(name, mix)
+        label = METRICS[name].label
         if form is None or not np.any(form.known):
             why = "a binder has no value" if form is None else "no flour has a value"
         elif np.any(must & (form.known == 0)):
             lacking = [i.name for i, m, k in zip(mix.flours, must, form.known, strict=True) if m and not k]
             why = f"{', '.join(lacking)} has no value"
         else:
-            bands.append(band)
-            forms[band.metric] = form
+            forms[name] = form
             continue
-        dropped.append(band.metric)
+        dropped.append(name)
         notes.append(f"{label} is not judged: {why} for it.")
-    return tuple(bands), forms, tuple(dropped), tuple(notes)
+    return forms, tuple(dropped), tuple(notes)
 
 
-def _with_values(
-    wishes: Wishes, mix: Mix, bands: Sequence[UseBand], forms: dict[str, Form]
-) -> tuple[Mix, dict[str, Form], tuple[str, ...]]:
+def _with_values(wishes: Wishes, mix: Mix, forms: dict[str, Form]) -> tuple[Mix, dict[str, Form], tuple[str, ...]]:
     """Leaves out a candidate that lacks a value which a band needs: unknown is not zero."""
     keep = np.all([f.known > 0 for f in forms.values()], axis=0) if forms else np.ones(len(mix.flours), dtype=bool)
     if np.all(keep):
@@ -96,7 +101,7 @@ def _with_values(
         raise BadInputError(
             "no candidate has all the values that the bands need", place="/candidates", right="name better-known flours"
         )
-    again = {b.metric: f for b in bands if (f := form_of(b.metric, left))}
+    again = {metric: f for metric in forms if (f := form_of(metric, left))}
     some = ", ".join(out[:4]) + (f" and {len(out) - 4} more" if len(out) > 4 else "")
     return left, again, (f"Left out, because a value that a band needs is not known: {some}.",)
 

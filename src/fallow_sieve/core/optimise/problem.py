@@ -20,9 +20,29 @@ FAMILIAR_FROM = 0.5  # of the commonest flour of a use
 
 
 @dataclass(frozen=True, slots=True)
+class FitTo:
+    """The bands that the fit to one use is made of, and its weight among several uses.
+
+    Where a `floor` is set (log points), the fit is to reach it, and is not sought beyond.
+    """
+
+    use: str
+    name: str
+    weight: float
+    bands: tuple[UseBand, ...]
+    floor: float | None = None
+
+    @property
+    def total(self) -> float:
+        """The sum of the weights of its bands."""
+        return sum(b.weight for b in self.bands)
+
+
+@dataclass(frozen=True, slots=True)
 class Problem:
     """Candidates, limits, metrics and bands of a brief, ready to be stated; arrays have one entry per candidate.
 
+    `fits` are the uses that a blend has to fit.
     `binders` are all fixed doses, % of flour base, also those that are kept apart from the mix.
     `usual_most` is % of flour base (inf: none), `price` and `stock_pct` NaN where unknown (price per kg, and the %
     of flour base that the stock would allow at the batch size). `dropped` are bands that cannot be judged, `notes`
@@ -33,13 +53,18 @@ class Problem:
     mix: Mix
     binders: tuple[tuple[Ingredient, float], ...]
     limits: tuple[Limit, ...]
-    bands: tuple[UseBand, ...]
+    fits: tuple[FitTo, ...]
     forms: dict[str, Form]
     usual_most: Array
     price: Array
     stock_pct: Array
     dropped: tuple[str, ...]
     notes: tuple[str, ...]
+
+    @property
+    def bands(self) -> tuple[UseBand, ...]:
+        """The bands of all uses."""
+        return tuple(b for f in self.fits for b in f.bands)
 
     @property
     def slugs(self) -> tuple[str, ...]:
@@ -54,9 +79,10 @@ class Problem:
     @property
     def unfamiliar(self) -> Array:
         """How strange each candidate is to the use, 0–1: 0 from half as many mixes on record as the commonest flour."""
-        known = self.wishes.use.familiar
-        enough = FAMILIAR_FROM * max(known.values(), default=0.0)
-        return np.array([1 - min(1.0, known.get(s, 0.0) / enough) if enough else 0.0 for s in self.slugs])
+        each = [w.use.familiar for w in self.wishes.use.weighed]
+        known = {s: max(f.get(s, 0.0) for f in each) for s in self.slugs}
+        enough = FAMILIAR_FROM * max((v for f in each for v in f.values()), default=0.0)
+        return np.array([1 - min(1.0, known[s] / enough) if enough else 0.0 for s in self.slugs])
 
     @property
     def count(self) -> int:

@@ -49,6 +49,6 @@ def least_bad(problem: Problem, effort: Effort = UNLIMITED) -> Problem | None:
         gave = float(answer.values[at][0]) * scale
         let_out.append(replace(limit, a0=limit.a0 + gave * (1 + 1e-6)) if gave > 1e-7 * scale else limit)
     held = {a.name for a, b in zip(let_out, soft, strict=True) if a is not b}
-    bands = tuple(b for b in problem.bands if b.metric not in held)
+    fits = tuple(replace(f, bands=tuple(b for b in f.bands if b.metric not in held)) for f in problem.fits)
     forms = {m: f for m, f in problem.forms.items() if m not in held}
-    return replace(problem, limits=(*hard, *let_out), bands=bands, forms=forms)
+    return replace(problem, limits=(*hard, *let_out), fits=fits, forms=forms)

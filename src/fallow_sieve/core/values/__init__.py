@@ -34,7 +34,7 @@ from fallow_sieve.core.values.quantities import (
     teaspoon_ml,
     to_grams,
 )
-from fallow_sieve.core.values.words import counted, grams, spaced
+from fallow_sieve.core.values.words import counted, grams, number_word, spaced
 
 __all__ = [
     "AT_WALL",
@@ -67,6 +67,7 @@ __all__ = [
     "grams",
     "moved",
     "nearest_names",
+    "number_word",
     "parse_basis",
     "probability_between",
     "shown",

@@ -8,7 +8,7 @@ from typing import Annotated, Literal, cast
 
 from pydantic import Field
 
-from fallow_sieve.core.blends import BagKind, BandChange, Limits, Use, rule_of_use, with_changes
+from fallow_sieve.core.blends import BagKind, BandChange, Limits, NamedUse, Use, rule_of_use, with_changes
 from fallow_sieve.core.ingredients import Diet, Ingredient
 from fallow_sieve.core.optimise import MIN_SHARE_PCT, Aim, Share, Wishes
 from fallow_sieve.core.values import BadInputError, UnknownNameError
@@ -61,10 +61,18 @@ class BandIn(Strict):
     hard_high: float | None = None
 
 
+class NamedUseIn(Strict):
+    """One of several uses, with its weight among them."""
+
+    use: Slug
+    weight: float = Field(default=1.0, gt=0, le=10)
+
+
 class WishListIn(Strict):
     """What is wished of a blend. Shares and doses are % of flour base."""
 
     use: Slug
+    uses: list[NamedUseIn] = Field(default_factory=list, max_length=12)
     exclude_allergens: list[Slug] = Field(default_factory=list, max_length=40)
     exclude: list[Slug] = Field(default_factory=list, max_length=200)
     diets: list[Slug] = Field(default_factory=list, max_length=10)
@@ -113,8 +121,13 @@ def read_brief(data: bytes) -> BriefDocument:
     file = validate(BriefFile, parse_json(data))
     own = tuple(defined(i, f"/ingredients/{n}") for n, i in enumerate(file.ingredients))
     no_twice([i.slug for i in own], "/ingredients", "slug")
-    use = rule_of_use(rules().uses, file.use)
+    use = rule_of_use(rules().uses, file.use, named=named_uses(file))
     return BriefDocument(file.name, wishes_of(file, use), own)
+
+
+def named_uses(file: WishListIn) -> tuple[NamedUse, ...]:
+    """Return the uses that wishes name, where it is several."""
+    return tuple(NamedUse(u.use, u.weight) for u in file.uses)
 
 
 def wishes_of(file: WishListIn, use: Use) -> Wishes:
@@ -130,6 +143,7 @@ def wishes_of(file: WishListIn, use: Use) -> Wishes:
         tuple(_changed(b, n, use) for n, b in enumerate(file.bands)),
         file.bag,
         file.max_gum_pct,
+        named_uses(file),
     )
     return Wishes(
         use=use,
@@ -179,6 +193,7 @@ def body_of(wishes: Wishes) -> WishListIn:
     limits = wishes.limits
     return WishListIn(
         use=wishes.use.slug,
+        uses=[NamedUseIn(use=u.use, weight=u.weight) for u in limits.uses],
         exclude_allergens=list(limits.exclude_allergens),
         exclude=list(limits.exclude),
         diets=[d.name for d in wishes.diets],

@@ -9,7 +9,7 @@ from fallow_sieve.core.formulas import BagAsked, doses_for
 from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.optimise import Aim, Problem, Wishes, in_bins, is_supplement, problem_of
 from fallow_sieve.reference import formula_rules
-from fallow_sieve.services.kitchen import KitchenNow, use_named
+from fallow_sieve.services.kitchen import KitchenNow, use_within
 
 _AIM_OF_BRIEF = {
     "cheapest": Aim.CHEAPEST,
@@ -27,7 +27,7 @@ def wishes_for(blend: Blend, kitchen: KitchenNow, aim: str | None) -> Wishes:
 
     Raises BadInputError for a blend without a use.
     """
-    use = use_named(blend.use)
+    use = use_within(blend.use, kitchen.limits)
     assert use is not None  # the search is for a use
     first = _AIM_OF_BRIEF.get(aim or "", Aim.NEAREST)
     asked = Wishes(use, kitchen.limits, aims=(first, *(a for a in _AIMS if a is not first)))

@@ -25,12 +25,12 @@ from fallow_sieve.core.blends import (
 from fallow_sieve.core.ingredients import Ingredient, OnBasis, Shelf
 from fallow_sieve.core.values import BadInputError, parse_basis
 from fallow_sieve.reference import library_shelf, rules
-from fallow_sieve.services.kitchen import KitchenNow, use_named
+from fallow_sieve.services.kitchen import KitchenNow, use_named, use_within
 
 
 def judged_blend(blend: Blend, kitchen: KitchenNow) -> Judgement:
     """Return the judgement of `blend` for its use in `kitchen`. Raises BadInputError, also for an unknown use."""
-    return judge(blend, kitchen.shelf, use_named(blend.use), rules(), kitchen.setting)
+    return judge(blend, kitchen.shelf, use_within(blend.use, kitchen.limits), rules(), kitchen.setting)
 
 
 def check_blend(blend: Blend, shelf: Shelf) -> None:

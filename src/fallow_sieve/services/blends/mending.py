@@ -25,7 +25,7 @@ from fallow_sieve.core.numerics.programs import Effort
 from fallow_sieve.core.optimise import SEED, Bags, Mend, Mending, Wishes, bags_of, mend
 from fallow_sieve.core.values import Change, Status
 from fallow_sieve.services.blends.asking import own_flours
-from fallow_sieve.services.kitchen import KitchenNow, use_named
+from fallow_sieve.services.kitchen import KitchenNow, use_within
 
 
 @dataclass(frozen=True, slots=True)
@@ -65,7 +65,7 @@ def _on_bench(blend: Blend, kitchen: KitchenNow) -> tuple[Shelf, Wishes]:
     """The shelf that the blend draws on, and its use within its brief's limits."""
     shelf = drawing_on(blend.parts, kitchen.shelf)
     check_parts(blend.parts, shelf)
-    use = use_named(blend.use)
+    use = use_within(blend.use, kitchen.limits)
     assert use is not None  # only a blend with a use is mended
     return shelf, Wishes(use, kitchen.limits)
 

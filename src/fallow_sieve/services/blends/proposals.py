@@ -19,14 +19,19 @@ from fallow_sieve.core.optimise import (
     Conflict,
     Give,
     More,
+    NoVariant,
     Proposal,
     Skipped,
     Slack,
+    Variant,
     bags_of,
     blend_of,
     explain_proposal,
     front,
+    front_between,
     gives_and_gives_up,
+    judged,
+    near_variants,
     prices_of_more,
     proposal_of,
     search,
@@ -215,6 +220,41 @@ def shown_front(asked: Posed, x: Aim, y: Aim, effort: Effort) -> Iterator[FrontP
         made = shown(asked, proposal_of(asked.problem, asked.shelf, x, point.shares, point.gap), None)
         values = {name: getattr(made, name) for name in ShownProposal.__dataclass_fields__}
         yield FrontPoint(**values, x=point.x, y=point.y)
+
+
+def shown_front_between(asked: Posed, use: str, effort: Effort) -> Iterator[FrontPoint]:
+    """Give one by one the blends between the best for one `use` and the best for the others; x and y are fits.
+
+    Raises BadInputError at once for a use that is none of several.
+    """
+    for point in front_between(asked.problem, use, effort):
+        made = shown(asked, proposal_of(asked.problem, asked.shelf, Aim.NEAREST, point.shares, point.gap), None)
+        values = {name: getattr(made, name) for name in ShownProposal.__dataclass_fields__}
+        yield FrontPoint(**values, x=point.x, y=point.y)
+
+
+@dataclass(frozen=True, slots=True)
+class NearOne:
+    """A kind of variant near a proposal: the blend, what it does and % of flour moved; or why there is none."""
+
+    kind: str
+    say: str
+    moved_pct: float
+    proposal: ShownProposal | None
+
+
+def shown_near(asked: Posed, aim: Aim, shares_pct: Mapping[str, float], effort: Effort) -> tuple[NearOne, ...]:
+    """Return the variants near a proposal, given by its shares (% of flour base), set against it."""
+    shares = np.array([shares_pct.get(s, 0.0) for s in asked.problem.slugs])
+    _, was = judged(asked.problem, asked.shelf, shares)
+    return tuple(_near(asked, aim, found, was) for found in near_variants(asked.problem, shares, effort))
+
+
+def _near(asked: Posed, aim: Aim, found: Variant | NoVariant, was: Analysis) -> NearOne:
+    if isinstance(found, NoVariant):
+        return NearOne(str(found.kind), found.why, 0.0, None)
+    made = proposal_of(asked.problem, asked.shelf, aim, found.shares, found.gap)
+    return NearOne(str(found.kind), found.say, found.moved_pct, shown(asked, made, was))
 
 
 @dataclass(frozen=True, slots=True)

@@ -8,6 +8,7 @@
   import { loadOn } from '../ui/state/loading.svelte';
   import Trouble from '../ui/Trouble.svelte';
   import { BAGS, BriefDraft } from './brief.svelte';
+  import AlsoFor from './AlsoFor.svelte';
   import Exclude from './Exclude.svelte';
   import Wishes from './Wishes.svelte';
 
@@ -92,6 +93,8 @@
           >{/each}
       </select>
     </p>
+
+    <AlsoFor draft={d} />
 
     <fieldset>
       <legend>Nothing in it may contain</legend>

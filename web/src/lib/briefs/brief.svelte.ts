@@ -12,6 +12,12 @@ export const BAGS: readonly { name: Bag; label: string }[] = [
   { name: 'complete', label: 'complete, to add water to' }
 ];
 
+/** A use beside the first, with its weight as it is typed. */
+export interface Also {
+  use: string;
+  weight: string;
+}
+
 /** A wish about one metric: at least or at most so much. */
 export interface Wish {
   metric: string;
@@ -39,6 +45,9 @@ export function optionalNumber(text: string, what: string, whole = false): numbe
 export class BriefDraft {
   name = $state('');
   use = $state('all-purpose');
+  /** How much the first use counts among several. */
+  weight = $state('1');
+  also = $state<Also[]>([]);
   eaters = $state('');
   aim = $state<BriefIn['aim']>('nearest');
   note = $state('');
@@ -70,6 +79,9 @@ export class BriefDraft {
     d.gluten = asText(limits.gluten_cap_mg_per_kg);
     d.bag = limits.bag ?? '';
     d.gum = asText(limits.max_gum_pct);
+    const named = limits.uses ?? [];
+    d.weight = asText(named.find((u) => u.use === d.use)?.weight ?? 1);
+    d.also = named.filter((u) => u.use !== d.use).map((u) => ({ use: u.use, weight: asText(u.weight ?? 1) }));
     d.wishes = (limits.bands ?? []).flatMap(wishesOf);
     return d;
   }
@@ -90,7 +102,13 @@ export class BriefDraft {
       gluten_cap_mg_per_kg: optionalNumber(this.gluten, 'Gluten'),
       bag: this.bag || null,
       max_gum_pct: optionalNumber(this.gum, 'Gum'),
-      bands: bandsOf(this.wishes, metricLabel)
+      bands: bandsOf(this.wishes, metricLabel),
+      uses: this.also.length
+        ? [{ use: this.use, weight: this.weight }, ...this.also].map((u) => ({
+            use: u.use,
+            weight: optionalNumber(u.weight, 'Weight') ?? 1
+          }))
+        : []
     };
     const { use, eaters, aim, note, archived } = this;
     return { name: this.name.trim(), use, eaters, aim, note, archived, limits };

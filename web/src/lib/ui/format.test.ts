@@ -92,7 +92,8 @@ describe('a brief that is written', () => {
       gluten_cap_mg_per_kg: null,
       bag: 'self-raising' as const,
       max_gum_pct: 0.5,
-      bands: [{ metric: 'fibre_pct', hard_low: null, good_low: 6, good_high: null, hard_high: null }]
+      bands: [{ metric: 'fibre_pct', hard_low: null, good_low: 6, good_high: null, hard_high: null }],
+      uses: []
     };
     const stored = {
       id: 1,

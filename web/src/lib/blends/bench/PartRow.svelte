@@ -8,6 +8,7 @@
   import { figure, massFigure, readMass, readNumber } from '../../ui/format';
   import { kitchen } from '../../app/kitchen.svelte';
   import type { Bench } from './bench.svelte';
+  import PartPrice from './PartPrice.svelte';
   import Cell from '../../ui/cell/Cell.svelte';
   import { walk } from '../../ui/cell/walk';
 
@@ -90,7 +91,9 @@
       <span class="note small">
         <button class="link" aria-label="Which lot of {name}" onclick={() => (bench.asksLot = slug)}
           >{lot || 'any lot'}</button
-        >{note ? ` · ${note}` : ''}
+        >{#if !lot && share}&ensp;<PartPrice {bench} {slug} {name} price={share.price_per_kg} />{/if}{note
+          ? ` · ${note}`
+          : ''}
       </span>
     {/if}
   </div>

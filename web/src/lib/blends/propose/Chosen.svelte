@@ -5,6 +5,7 @@
   import { kitchen } from '../../app/kitchen.svelte';
   import { blendFile, download } from './files';
   import type { Binding, Proposal } from './lines';
+  import Near from './Near.svelte';
   import type { Proposing } from './propose.svelte';
 
   interface Props {
@@ -84,6 +85,7 @@
       ? `Stopped within ${figure(100 * proposal.gap, 2)} % of the best possible.`
       : 'Proven the best for its aim.'}
   </p>
+  <Near {search} {proposal} {ontake} />
   {#if bound.length}
     <details>
       <summary>What holds it back</summary>

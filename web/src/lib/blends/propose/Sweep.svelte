@@ -4,11 +4,12 @@
   import { line as lineOf } from 'd3-shape';
   import { onDestroy, onMount } from 'svelte';
   import { figure } from '../../ui/format';
+  import { kitchen } from '../../app/kitchen.svelte';
   import Choice from '../../ui/Choice.svelte';
   import Chosen from './Chosen.svelte';
   import type { Proposal } from './lines';
   import type { Proposing } from './propose.svelte';
-  import { AXES, standsAt, Sweeping, type Aim } from './sweep.svelte';
+  import { AXES, fitsBetween, standsAt, Sweeping, type Aim } from './sweep.svelte';
 
   interface Props {
     search: Proposing;
@@ -28,9 +29,22 @@
     search.bench.showMix('', null);
   });
 
-  const axisX = $derived(AXES.find((a) => a.name === sweep.x)!);
-  const axisY = $derived(AXES.find((a) => a.name === sweep.y)!);
+  const uses = $derived(search.wishes?.uses ?? []);
+  const fitFor = (label: string): { label: string; unit: string; decimals: number } => ({
+    label,
+    unit: 'fit of 100',
+    decimals: 0
+  });
+  const axisX = $derived(
+    sweep.against
+      ? fitFor(`for ${kitchen.useName(sweep.against).toLowerCase()}`)
+      : AXES.find((a) => a.name === sweep.x)!
+  );
+  const axisY = $derived(
+    sweep.against ? fitFor('for the worst of the others') : AXES.find((a) => a.name === sweep.y)!
+  );
   const now = $derived.by(() => {
+    if (sweep.against) return fitsBetween(sweep.against, search.bench.judgement);
     const x = standsAt(sweep.x, search.bench.judgement);
     const y = standsAt(sweep.y, search.bench.judgement);
     return x === null || y === null ? null : { x, y };
@@ -57,12 +71,26 @@
       (p) => sy(p.y)
     )
   );
-  const options = AXES.map(({ name, label }) => ({ name, label }));
+  const aims = AXES.map(({ name, label }) => ({ name: name as string, label, group: 'an aim' }));
+  const USE = 'use/';
+  const firsts = $derived(
+    uses.length > 1
+      ? [
+          ...aims,
+          ...uses.map((u) => ({
+            name: USE + u.use,
+            label: `the fit for ${kitchen.useName(u.use).toLowerCase()}`,
+            group: 'a use'
+          }))
+        ]
+      : AXES.map(({ name, label }) => ({ name: name as string, label }))
+  );
 
-  function axis(which: 'x' | 'y', aim: string): void {
-    if (which === 'x') sweep.x = aim as Aim;
-    else sweep.y = aim as Aim;
-    if (sweep.x !== sweep.y) void sweep.run();
+  function axis(which: 'x' | 'y', chosen: string): void {
+    sweep.against = chosen.startsWith(USE) ? chosen.slice(USE.length) : '';
+    if (which === 'x' && !sweep.against) sweep.x = chosen as Aim;
+    else if (which === 'y') sweep.y = chosen as Aim;
+    if (sweep.against || sweep.x !== sweep.y) void sweep.run();
   }
 
   function key(event: KeyboardEvent, n: number): void {
@@ -75,27 +103,29 @@
   }
 </script>
 
-<section aria-label="Trade-off of two aims">
+<section aria-label="Trade-off">
   <p>
     Trade <Choice
       label="First aim"
-      {options}
-      chosen={[sweep.x]}
+      options={firsts}
+      chosen={[sweep.against ? USE + sweep.against : sweep.x]}
       none=""
       single
       onchange={([a]) => axis('x', a!)}
     /> off against
-    <Choice
-      label="Second aim"
-      {options}
-      chosen={[sweep.y]}
-      none=""
-      single
-      after="."
-      onchange={([a]) => axis('y', a!)}
-    />
-    {#if sweep.x === sweep.y}<span class="close">Choose two different ones.</span>{/if}
-    {#if sweep.busy}<span class="soft" role="status">{sweep.points.length} of 12 points</span>
+    {#if sweep.against}<b>that for the others.</b>{:else}
+      <Choice
+        label="Second aim"
+        options={AXES.map(({ name, label }) => ({ name, label }))}
+        chosen={[sweep.y]}
+        none=""
+        single
+        after="."
+        onchange={([a]) => axis('y', a!)}
+      />
+    {/if}
+    {#if !sweep.against && sweep.x === sweep.y}<span class="close">Choose two different ones.</span>{/if}
+    {#if sweep.busy}<span class="soft" role="status">{sweep.points.length} points so far</span>
       <button class="link" onclick={() => sweep.stop()}>stop</button>{/if}
   </p>
   {#if sweep.wrong}<p class="held" role="alert">{sweep.wrong}</p>{/if}
@@ -143,6 +173,9 @@
       <p class="soft">There is no blend to trade with: the wishes clash, or nothing was found in the time.</p>
     {/if}
   </div>
+  {#if sweep.against && !sweep.busy && sweep.points.length === 1}
+    <p>There is nothing to trade: one mix is as good as can be for it and for the others.</p>
+  {/if}
   {#if sweep.points[sweep.at]}<Chosen {search} proposal={sweep.points[sweep.at]!} {ontake} />{/if}
 </section>
 

@@ -35,7 +35,11 @@
 
 <div class="wishes" aria-label="Wishes" role="group">
   <p>
-    A mix for <b>{kitchen.useName(search.wishes?.use).toLowerCase()}</b>, from
+    A mix for <b
+      >{(search.wishes?.uses?.length ?? 0) > 1
+        ? `${search.wishes!.uses!.length} uses at once`
+        : kitchen.useName(search.wishes?.use).toLowerCase()}</b
+    >, from
     <Choice
       label="Flours to choose from"
       options={FROM}

@@ -33,6 +33,7 @@ export class Proposing {
     return {
       nameOf: (slug) => this.bench.nameOf(slug),
       metric: (name) => kitchen.metric(name),
+      useName: (slug) => kitchen.useName(slug),
       currency: kitchen.settings?.currency ?? ''
     };
   }

@@ -37,10 +37,20 @@ export function standsAt(aim: Aim, judgement: Judgement | null): number | null {
   return margins.length ? Math.min(...margins) : null;
 }
 
-/** The trade-off between two aims, point by point. */
+/** Returns the fits of a judged blend for one of several uses and for the worst of the others; null without. */
+export function fitsBetween(use: string, judgement: Judgement | null): { x: number; y: number } | null {
+  const each = judgement?.fit?.each ?? [];
+  const own = each.find((u) => u.use === use)?.score ?? null;
+  const others = each.flatMap((u) => (u.use === use || u.score === null ? [] : [u.score]));
+  return own === null || !others.length ? null : { x: own, y: Math.min(...others) };
+}
+
+/** The trade-off between two aims, or between one use and the others, point by point. */
 export class Sweeping {
   x = $state<Aim>('cheapest');
   y = $state<Aim>('most-fibre');
+  /** One of several uses that is traded against the others; then it is no two aims. */
+  against = $state('');
   points = $state.raw<readonly Point[]>([]);
   at = $state(-1);
   busy = $state(false);
@@ -60,9 +70,13 @@ export class Sweeping {
     this.wrong = '';
     this.busy = true;
     try {
-      const body = JSON.stringify({ ...this.search.asked, x: this.x, y: this.y });
+      const body = JSON.stringify({
+        ...this.search.asked,
+        ...(this.against ? { against: this.against } : { x: this.x, y: this.y })
+      });
       const headers = { 'Content-Type': 'application/json' };
-      const answer = await fetch('/api/v1/tradeoffs', { method: 'POST', headers, body, signal: mine.signal });
+      const address = this.against ? '/api/v1/tradeoffs-between-uses' : '/api/v1/tradeoffs';
+      const answer = await fetch(address, { method: 'POST', headers, body, signal: mine.signal });
       await follow<Line>(answer, (line) => {
         if (!line.point) return;
         const label = `point ${this.points.length + 1} of the curve`;

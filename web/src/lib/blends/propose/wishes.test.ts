@@ -25,6 +25,7 @@ const WISHES: BriefWishes = {
 const WORDS = {
   nameOf: (slug: string) => slug.replace('-', ' '),
   metric: () => ({ label: 'Fibre', unit: 'g/100 g' }),
+  useName: (slug: string) => slug,
   currency: 'TL'
 };
 const said = (w: BriefWishes): string[] =>

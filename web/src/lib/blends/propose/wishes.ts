@@ -1,4 +1,4 @@
-import { spaced } from '../../ui/format';
+import { shortName, spaced } from '../../ui/format';
 import type { BriefWishes, Give } from './lines';
 
 /** One wish as a line: words before and after a number that can be typed over, and its key to drop it by. */
@@ -12,6 +12,7 @@ export interface Wish {
 interface Words {
   nameOf: (slug: string) => string;
   metric: (name: string) => { label: string; unit: string };
+  useName: (slug: string) => string;
   currency: string;
 }
 
@@ -32,6 +33,8 @@ export function phrases(w: BriefWishes, words: Words): Wish[] {
   const add = (key: string, before: string, value: number | null = null, after = ''): void => {
     found.push({ key, before, value, after });
   };
+  for (const u of w.uses ?? [])
+    add(`uses/${u.use}`, `for ${shortName(words.useName(u.use)).toLowerCase()} ×`, u.weight ?? 1);
   for (const mark of w.exclude_allergens ?? []) add(`exclude_allergens/${mark}`, `without ${spaced(mark)}`);
   for (const slug of w.exclude ?? []) add(`exclude/${slug}`, `without ${name(slug)}`);
   for (const diet of w.diets ?? []) add(`diets/${diet}`, spaced(diet));
@@ -82,6 +85,7 @@ export function phrases(w: BriefWishes, words: Words): Wish[] {
 /** Returns the wishes with one of them dropped. */
 export function without(w: BriefWishes, key: string): BriefWishes {
   const [kind = '', name = '', side = ''] = key.split('/');
+  if (kind === 'uses') return withoutUse(w, name);
   switch (kind) {
     case 'exclude_allergens':
     case 'exclude':
@@ -107,10 +111,19 @@ export function without(w: BriefWishes, key: string): BriefWishes {
   }
 }
 
+/** Without one of several uses: the mix is for the others, and where one is left for that alone. */
+function withoutUse(w: BriefWishes, use: string): BriefWishes {
+  const left = (w.uses ?? []).filter((u) => u.use !== use);
+  const first = left.some((u) => u.use === w.use) ? w.use : (left[0]?.use ?? w.use);
+  return { ...w, use: first, uses: left.length > 1 ? left : [] };
+}
+
 /** Returns the wishes with the number of one of them set. */
 export function withValue(w: BriefWishes, key: string, value: number): BriefWishes {
   const [kind = '', name = '', side = ''] = key.split('/');
   if (kind === 'band') return { ...w, bands: bandsWith(w, name, side as Side, value) };
+  if (kind === 'uses')
+    return { ...w, uses: (w.uses ?? []).map((u) => (u.use === name ? { ...u, weight: value } : u)) };
   if (kind === 'lock' || kind === 'binder') return { ...w, [kind]: { ...w[kind], [name]: value } };
   if (kind === 'require')
     return { ...w, require: { ...w.require, [name]: { ...w.require?.[name], min_pct: value } } };

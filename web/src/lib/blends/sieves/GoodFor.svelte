@@ -37,6 +37,10 @@
     }
   }
 
+  /** What the mix is for: its use, or all that its brief names. */
+  const own = $derived(
+    new Set(bench.judgement?.fit?.each.length ? bench.judgement.fit.each.map((f) => f.use) : [bench.use])
+  );
   const startsGroup = (n: number): boolean =>
     n > 0 && all.found!.uses[n]!.status !== all.found!.uses[n - 1]!.status;
 </script>
@@ -46,11 +50,13 @@
   <h2>{all.found.say}</h2>
   <ul aria-label="Uses in order of fit">
     {#each all.found.uses as u, n (u.use)}
-      <li class:apart={startsGroup(n)} class:own={u.use === bench.use}>
+      <li class:apart={startsGroup(n)} class:own={own.has(u.use)}>
         <button class="row" aria-expanded={all.open === u.use} onclick={() => toggle(u.use)}>
           <StatusIcon status={u.status} />
           <span class="name"
-            >{u.name}{#if u.use === bench.use}<span class="small soft">&ensp;its own use</span>{/if}</span
+            >{u.name}{#if own.has(u.use)}<span class="small soft"
+                >&ensp;{own.size > 1 ? 'in the brief' : 'its own use'}</span
+              >{/if}</span
           >
           <span class="what {STATUS_CLASS[u.status]}">{u.say}</span>
           <span class="num">{u.score === null ? '' : figure(u.score, 0)}</span>

@@ -8,6 +8,8 @@
   import HowWorked from './HowWorked.svelte';
   import { ticksOf, type MixOnRecord } from './practice.svelte';
   import BandLine from '../../bands/BandLine.svelte';
+  import LayeredLine from '../../bands/LayeredLine.svelte';
+  import OfUses from './OfUses.svelte';
   import { STATUS_CLASS, standing } from '../../bands/words';
 
   interface Props {
@@ -36,6 +38,7 @@
   }: Props = $props();
   const metric = $derived(kitchen.metric(result.band.metric));
   const e = $derived(result.estimate);
+  const several = $derived((result.layers?.length ?? 0) > 1);
   const words = $derived(standing(result, metric.decimals));
 </script>
 
@@ -48,17 +51,28 @@
         />{/if}
       <span>{metric.label}</span>
     </span>
-    <BandLine
-      band={result.band}
-      status={result.status}
-      value={e.typical}
-      low={e.low}
-      high={e.high}
-      possible={metric}
-      ticks={ticksOf(mixes, result.band.metric)}
-      holds_low={result.band.holds_low}
-      holds_high={result.band.holds_high}
-    />
+    {#if several}
+      <LayeredLine
+        layers={result.layers ?? []}
+        status={result.status}
+        value={e.typical}
+        low={e.low}
+        high={e.high}
+        possible={metric}
+      />
+    {:else}
+      <BandLine
+        band={result.band}
+        status={result.status}
+        value={e.typical}
+        low={e.low}
+        high={e.high}
+        possible={metric}
+        ticks={ticksOf(mixes, result.band.metric)}
+        holds_low={result.band.holds_low}
+        holds_high={result.band.holds_high}
+      />
+    {/if}
     <span class="num value"
       >{result.status === 'unknown' && e.typical === null ? '?' : figure(e.typical, metric.decimals)}</span
     >
@@ -75,6 +89,7 @@
       >mend</button
     >
   {/if}
+  {#if open && several}<OfUses {result} />{/if}
   {#if open}<HowWorked {parts} {use} band={result.band} metric={result.band.metric} />{/if}
 </section>
 

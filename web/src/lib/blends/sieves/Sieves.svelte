@@ -6,6 +6,8 @@
   import { practice } from './practice.svelte';
   import Quiet from './Quiet.svelte';
   import Sieve from './Sieve.svelte';
+  import Uses from './Uses.svelte';
+  import { forUse } from '../../bands/layers';
   import type { Bench } from '../bench/bench.svelte';
   import Mend from '../propose/Mend.svelte';
   import type { Mending } from '../propose/mend.svelte';
@@ -17,12 +19,19 @@
   }
   const { bench, mending, onpropose }: Props = $props();
   const judgement = $derived(bench.judgement);
-  const use = $derived(judgement?.fit?.use ?? null);
+  let alone = $state<string | null>(null);
+  const use = $derived(alone ?? judgement?.fit?.use ?? null);
   const mixes = $derived(use ? practice.of(use, judgement?.fit?.mix_class ?? 'plain') : []);
   $effect(() => {
     if (use) void practice.load(use);
   });
   let open = $state<string | null>(null);
+  /** The sieves of all uses, or of the one that is looked at alone. */
+  const sieves = $derived(
+    alone && judgement?.fit?.each.some((u) => u.use === alone)
+      ? judgement.sieves.flatMap((s) => forUse(s, alone!) ?? [])
+      : (judgement?.sieves ?? [])
+  );
   const gritty = $derived(
     judgement?.analysis.gritty ? bench.nameOf(judgement.analysis.gritty).toLowerCase() : ''
   );
@@ -36,6 +45,7 @@
 
 {#if judgement}
   <Limits limits={judgement.limits} />
+  {#if judgement.fit?.each.length}<Uses {judgement} {alone} onalone={(u) => (alone = u)} />{/if}
   {#if mending.answer || mending.wrong}<Mend {mending} {onpropose} />{/if}
   {#if !mending.answer && canMend}
     <p class="small">
@@ -44,7 +54,7 @@
       >
     </p>
   {/if}
-  {#each judgement.sieves as sieve (sieve.band.metric)}
+  {#each sieves as sieve (sieve.band.metric)}
     <Sieve
       result={sieve}
       parts={bench.parts}

@@ -7,25 +7,13 @@ from dataclasses import dataclass
 
 from fallow_sieve.core.blends.analysis import Analysis
 from fallow_sieve.core.blends.bag import amounts
-from fallow_sieve.core.blends.fit import Use, UseBand, rows_of, score_of
 from fallow_sieve.core.blends.metrics import METRICS
-from fallow_sieve.core.ingredients import short_name
-from fallow_sieve.core.values import WORST_FIRST, Status
+from fallow_sieve.core.blends.uses.fit import ForUse, called, rows_of, standing_of
+from fallow_sieve.core.blends.uses.use import Use
+from fallow_sieve.core.values import Status
 
 _ORDER = (Status.PASS, Status.CLOSE, Status.HELD, Status.UNKNOWN)
 _NAMED = 3
-
-
-@dataclass(frozen=True, slots=True)
-class ForUse:
-    """How a mix stands for one use: its fit 0–100 (None: nothing can be judged), status, and the worst row in words."""
-
-    use: str
-    name: str
-    score: float | None
-    status: Status
-    metric: str
-    say: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,23 +33,9 @@ def good_for(analysis: Analysis, uses: Iterable[Use]) -> GoodFor:
 
 
 def _for_use(use: Use, analysis: Analysis, in_bag: Mapping[str, float]) -> ForUse:
-    """As `fit_to` judges it, but for the chances: they are not asked for thirty uses at a move of the hand."""
+    """As `fit_alone` judges it, but for the chances: they are not asked for thirty uses at a move of the hand."""
     rows = [(b, e.typical) for b, e in rows_of(use, analysis, in_bag)[1] if e.is_known and e.typical is not None]
-    score = score_of([(band.desirability(value), band.weight) for band, value in rows])
-    if score is None:
-        return ForUse(use.slug, use.name, None, Status.UNKNOWN, "", "nothing can be judged")
-    band, value = max(rows, key=lambda r: (WORST_FIRST[::-1].index(r[0].status(r[1])), 1 - r[0].desirability(r[1])))
-    status = band.status(value)
-    return ForUse(use.slug, use.name, score, status, band.metric, _off(band, value, status))
-
-
-def _off(band: UseBand, value: float, status: Status) -> str:
-    """The row that stands worst, by how much: "sticky share 12 % of flour over"."""
-    if status is Status.PASS:
-        return "nothing holds it"
-    metric, distance = METRICS[band.metric], band.distance(value)
-    side = "short" if distance < 0 else "over"
-    return f"{metric.label.lower()} {abs(distance):.{metric.decimals}f} {metric.unit} {side}"
+    return standing_of(use, rows)
 
 
 def _sentence(found: Sequence[ForUse]) -> str:
@@ -70,13 +44,7 @@ def _sentence(found: Sequence[ForUse]) -> str:
     if not best:
         return "Something holds it for every use."
     more = f" and {len(best) - _NAMED} more" if len(best) > _NAMED else ""
-    return f"Good for {_listed([_called(b) for b in best[:_NAMED]], more)}{_held(found)}."
-
-
-def _called(use: str) -> str:
-    """A use in a list: "Hearth loaf, sourdough or yeasted" is a hearth loaf."""
-    name = short_name(use)
-    return name[0].lower() + name[1:]
+    return f"Good for {_listed([called(b) for b in best[:_NAMED]], more)}{_held(found)}."
 
 
 def _listed(names: Sequence[str], more: str) -> str:
