@@ -7,7 +7,7 @@ import json
 import jsonschema
 import pytest
 
-from fallow_sieve.demo.scenario import BINS
+from fallow_sieve.demo.bins import BINS
 from fallow_sieve.formats.briefs.file import read_brief, write_brief
 from fallow_sieve.formats.schemas import schema_text
 from running import run

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from fallow_sieve.demo.scenario import COPPERBECK, LOW_INGS, SCARTH, Bin
+from fallow_sieve.demo.bins import COPPERBECK, LOW_INGS, SCARTH, Bin
 
 # Lots that are used up: days since they were bought, and what they cost.
 USED_UP = (

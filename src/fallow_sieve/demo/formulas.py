@@ -9,7 +9,7 @@ from sqlmodel import Session
 
 from fallow_sieve.core.formulas import BLEND, WATER, Formula, Line, When
 from fallow_sieve.core.values import Pin
-from fallow_sieve.demo.scenario import COPPERBECK, LOW_INGS, Bin
+from fallow_sieve.demo.bins import COPPERBECK, LOW_INGS, Bin
 from fallow_sieve.reference import rules
 from fallow_sieve.services.formulas.learning import PourGiven, as_record
 from fallow_sieve.services.kitchen import KitchenNow

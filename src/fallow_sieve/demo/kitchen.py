@@ -10,6 +10,7 @@ from sqlmodel import Session
 from fallow_sieve.core.blends import Blend, Part
 from fallow_sieve.core.ingredients import Fact, Lot, OnMesh, Quality, Soak, range_for
 from fallow_sieve.core.values import CupStandard, SpoonStandard
+from fallow_sieve.demo.bins import BINS, Bin
 from fallow_sieve.demo.findings import (
     LABELS,
     LOTS_OF_BLENDS,
@@ -26,7 +27,7 @@ from fallow_sieve.demo.findings import (
     DemoTest,
 )
 from fallow_sieve.demo.formulas import PANTRY, add_formulas
-from fallow_sieve.demo.scenario import BINS, BLENDS, BRIEFS, Bin, DemoBlend, Mix
+from fallow_sieve.demo.scenario import BLENDS, BRIEFS, DemoBlend, Mix
 from fallow_sieve.formats.ingredients import slug_of
 from fallow_sieve.services.ingredients.own_numbers import (
     CupReadings,

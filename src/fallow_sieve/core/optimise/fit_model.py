@@ -23,7 +23,6 @@ from fallow_sieve.core.values import AT_WALL
 PENALTY = 0.1  # points (log fit × 100) for 1 % of flour over a usual most; rule of thumb
 RIGHT_TO = 0.05
 SHORT_COSTS = 100.0  # points for a point that a floor lacks: it is not to be traded
-MEAN_COUNTS = 0.05  # of the mean of several uses beside the worst of them: the worst stays in front
 _TANGENTS = tuple(float(x) for x in np.geomspace(0.03, 1.0, 12))
 _LOWEST = 1e-6
 FIT_TOLERANCE = 1e-4  # points of fit by which a floor gives way to the solver's arithmetic
@@ -69,7 +68,7 @@ def log_fit(problem: Problem, shares: Array) -> float:
     sought = [(f.weight, of) for f, of in points if f.floor is None]
     worst = min((of for _, of in sought), default=0.0)
     if len(sought) > 1:
-        worst += MEAN_COUNTS * sum(w * of for w, of in sought) / sum(w for w, _ in sought)
+        worst += problem.mean_counts * sum(w * of for w, of in sought) / sum(w for w, _ in sought)
     short = sum(max(0.0, f.floor - of) for f, of in points if f.floor is not None)
     over = np.maximum(0.0, shares - problem.usual_most).sum()
     return worst - SHORT_COSTS * short - PENALTY * float(over)
@@ -112,25 +111,38 @@ def _worst_of(model: Model, cuts: Cuts, floor: float) -> Terms:
     if len(sought) == 1:
         return _use_terms(model, sought[0], cuts, floor)
     worst = model.program.variables([floor], [0.0])
-    all_weights, mean = sum(f.weight for f in sought), []
+    all_weights, counts, mean = sum(f.weight for f in sought), model.problem.mean_counts, []
     for fit in sought:
         terms = _use_terms(model, fit, cuts, floor)
         model.program.row([*terms, (worst, -1.0)], low=0.0)
-        mean += [(at, MEAN_COUNTS * fit.weight / all_weights * c) for at, c in terms]
+        mean += [(at, counts * fit.weight / all_weights * c) for at, c in terms] if counts else []
     return [(worst, 1.0), *mean]
 
 
 def _use_terms(model: Model, fit: FitTo, cuts: Cuts, floor: float) -> Terms:
     """The terms of the log fit of one use, in points, with y ≤ log d stated of each band."""
     terms: list[tuple[slice, Array | float]] = []
+    reach = _reach(model.problem, floor)
     for band in fit.bands:
-        if band.weight > 0:
+        low, high = reach.get(band.metric, (-math.inf, math.inf))
+        if band.weight > 0 and not (band.good_low <= low and high <= band.good_high):
             lowest = floor * fit.total / (100 * band.weight)
             y = model.program.variables([lowest], [0.0])
             points = tuple(p for p in cuts.get(band.metric, _TANGENTS) if p >= math.exp(max(-700.0, lowest)) * 0.999)
             _state_band(model, band, y, points)
             terms.append((y, 100 * band.weight / fit.total))
     return terms
+
+
+def _reach(problem: Problem, floor: float) -> dict[str, tuple[float, float]]:
+    """How far each metric can go where every fit sought is at least `floor`: where a band is good all over, d is 1."""
+    if not math.isfinite(floor):
+        return {}
+    found = {m: (METRICS[m].lowest, METRICS[m].highest) for m in problem.forms}
+    for limit in implied_by(problem, floor):
+        low, high = found[limit.name]
+        found[limit.name] = (max(low, limit.bound), high) if limit.sign < 0 else (low, min(high, limit.bound))
+    return found
 
 
 def _state_band(model: Model, band: UseBand, y: slice, points: tuple[float, ...]) -> None:

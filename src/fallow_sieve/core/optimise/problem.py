@@ -16,6 +16,7 @@ from fallow_sieve.core.numerics.programs import Array
 from fallow_sieve.core.optimise.linear_metrics import Form, Mix
 from fallow_sieve.core.optimise.wishes import Wishes, least_share_pct
 
+MEAN_COUNTS = 0.05  # of the mean of several uses beside the worst of them: the worst stays in front
 FAMILIAR_FROM = 0.5  # of the commonest flour of a use
 
 
@@ -45,7 +46,8 @@ class Problem:
     `fits` are the uses that a blend has to fit.
     `binders` are all fixed doses, % of flour base, also those that are kept apart from the mix.
     `usual_most` is % of flour base (inf: none), `price` and `stock_pct` NaN where unknown (price per kg, and the %
-    of flour base that the stock would allow at the batch size). `dropped` are bands that cannot be judged, `notes`
+    of flour base that the stock would allow at the batch size). `mean_counts` is
+    how much the mean of several uses counts beside the worst. `dropped` are bands that cannot be judged, `notes`
     what was left out and why.
     """
 
@@ -60,6 +62,7 @@ class Problem:
     stock_pct: Array
     dropped: tuple[str, ...]
     notes: tuple[str, ...]
+    mean_counts: float = MEAN_COUNTS
 
     @property
     def bands(self) -> tuple[UseBand, ...]:

@@ -231,7 +231,8 @@ def _within(
     earlier: Sequence[Array],
     effort: Effort,
 ) -> tuple[Array, float] | None:
-    floor = floor_below(start.log_fit, slack)
+    problem = replace(problem, mean_counts=0.0)  # the aim comes before the mean of several uses
+    floor = floor_below(log_fit(problem, start.shares), slack)
     cuts: Cuts = start.cuts
     best: tuple[Array, float] | None = None
     for _ in range(_ROUNDS):

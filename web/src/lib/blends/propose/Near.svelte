@@ -58,7 +58,9 @@
       .join(', ');
 
   function look(one: Proposal | null, kind: string): void {
-    search.bench.showMix(one ? kind : proposal.label, layersOf((one ?? proposal).parts));
+    const back = proposal as Proposal | null; // none any more once one is taken and the focus leaves its row
+    const shown = one ?? back;
+    if (shown) search.bench.showMix(one ? kind : shown.label, layersOf(shown.parts));
   }
 </script>
 

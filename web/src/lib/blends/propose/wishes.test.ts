@@ -35,6 +35,33 @@ function give(limit: string, side: string, by: number, to: number): Give {
   return { limit, side, by, to, unit: '', say: '' };
 }
 
+describe('several uses in the wishes', () => {
+  const both: BriefWishes = {
+    use: 'scone',
+    uses: [
+      { use: 'scone', weight: 2 },
+      { use: 'pancake', weight: 1 }
+    ]
+  };
+
+  it('are said with how much each counts, and typed over one by one', () => {
+    expect(said(both)).toEqual(['for scone × 2', 'for pancake × 1']);
+    expect(withValue(both, 'uses/pancake', 3).uses).toEqual([
+      { use: 'scone', weight: 2 },
+      { use: 'pancake', weight: 3 }
+    ]);
+  });
+
+  it('leave the mix for the one that is left', () => {
+    expect(without(both, 'uses/scone')).toMatchObject({ use: 'pancake', uses: [] });
+    const three = { ...both, uses: [...both.uses!, { use: 'crepe', weight: 1 }] };
+    expect(without(three, 'uses/pancake')).toMatchObject({
+      use: 'scone',
+      uses: [{ use: 'scone' }, { use: 'crepe' }]
+    });
+  });
+});
+
 describe('wishes in words', () => {
   it('says each wish as one would', () => {
     expect(said(WISHES)).toEqual([
