@@ -26,12 +26,6 @@ def nothing(_page: Page) -> None:
     """Leave the page as it opens."""
 
 
-def mend(page: Page) -> None:
-    """Ask for the smallest changes, and look at the first."""
-    page.keyboard.press("m")
-    page.locator(".mend li").first.hover()
-
-
 def propose(page: Page) -> None:
     """Find blends for the wishes, and look at one."""
     page.keyboard.press("p")
@@ -44,7 +38,7 @@ def trade_off(page: Page) -> None:
     """Trade cost off against fibre, and open a point of the curve."""
     propose(page)
     page.get_by_role("button", name="trade two aims off").click()
-    page.get_by_text("of 12 points").wait_for(state="hidden", timeout=60_000)
+    page.get_by_text("points so far").wait_for(state="hidden", timeout=60_000)
     page.locator(".point").nth(4).hover()
 
 
@@ -115,8 +109,8 @@ def good_for(page: Page) -> None:
 SHOTS: tuple[tuple[str, str, Callable[[Page], None], dict[str, Any]], ...] = (
     ("briefs", "#/", nothing, {}),
     ("bench-passing", "#/bench/1", nothing, {}),
-    ("mend", "#/bench/3", mend, {}),
     ("good-for", "#/bench/1", good_for, {}),
+    ("several-uses", "#/bench/13", nothing, {}),
     ("proposals", "#/bench/3", propose, {}),
     ("trade-off", "#/bench/1", trade_off, {}),
     ("clash", "#/bench/9", propose, {"color_scheme": "dark"}),

@@ -49,7 +49,7 @@ def test_every_picture_is_shown_somewhere_or_at_least_is_one_of_few():
         "briefs",
         "bench-passing",
         "proposals",
-        "mend",
+        "several-uses",
         "trade-off",
         "clash",
         "compare",

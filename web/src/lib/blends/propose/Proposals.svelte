@@ -89,8 +89,10 @@
   .names span {
     display: block;
     height: 18px;
+    overflow: hidden;
     line-height: 18px;
     white-space: nowrap;
+    text-overflow: ellipsis;
   }
 
   .names .tall {
@@ -124,6 +126,8 @@
     font-weight: 600;
     line-height: 1.1;
     text-align: center;
+    overflow-wrap: anywhere;
+    hyphens: auto;
   }
 
   .one .num {
