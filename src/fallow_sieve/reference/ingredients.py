@@ -9,6 +9,7 @@ from functools import cache
 
 from fallow_sieve.core.ingredients import Fact, Function, Ingredient, Quality, Role, Shelf
 from fallow_sieve.core.values import Range
+from fallow_sieve.reference.larder import larder
 from fallow_sieve.reference.tables import read_table
 
 
@@ -57,7 +58,7 @@ class CompositionRow:
 
 @cache
 def library() -> tuple[Ingredient, ...]:
-    """Return every bundled ingredient with its facts, in table order."""
+    """Return every bundled ingredient with its facts, in table order, the larder after the flours."""
     contents: dict[str, dict[str, Fact]] = defaultdict(dict)
     for row in read_table("composition", CompositionRow):
         fact = Fact(Range(row.low, row.typical, row.high), Quality(row.quality), row.source)
@@ -66,7 +67,7 @@ def library() -> tuple[Ingredient, ...]:
         confidence = f" ({p.confidence} confidence)" if p.confidence else ""
         source = f"bundled table: {p.basis}{confidence}"
         contents[p.ingredient][p.property] = Fact(Range(p.low, p.typical, p.high), Quality.ESTIMATE, source)
-    return tuple(_ingredient(r, contents[r.slug]) for r in read_table("ingredients", IngredientRow))
+    return (*(_ingredient(r, contents[r.slug]) for r in read_table("ingredients", IngredientRow)), *larder())
 
 
 @cache

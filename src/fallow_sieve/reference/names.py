@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from functools import cache
 
 from fallow_sieve.core.ingredients import LookAlike
+from fallow_sieve.reference.larder import larder_rows
 from fallow_sieve.reference.tables import read_table
 
 
@@ -29,8 +30,9 @@ class LookAlikeRow:
 
 @cache
 def aliases() -> tuple[AliasRow, ...]:
-    """Return the other names of the bundled ingredients."""
-    return read_table("aliases", AliasRow)
+    """Return the other names of the bundled ingredients, those of the larder last."""
+    of_larder = (AliasRow(r.slug, alias, "") for r in larder_rows() for alias in r.aliases)
+    return (*read_table("aliases", AliasRow), *of_larder)
 
 
 @cache

@@ -10,26 +10,34 @@ from fallow_sieve.core.formulas import Corrected, Formula, FormulaJudgement, Gau
 from fallow_sieve.core.recipes import (
     Conversion,
     ConversionRules,
+    Habit,
     Pairing,
     ReadRecipe,
     RecipeCheck,
     as_formula,
     check_recipe,
     convert,
+    habit_of,
     paired,
     read_recipe,
 )
+from fallow_sieve.core.values import CupStandard, SpoonStandard
 from fallow_sieve.reference import formula_rules, look_alikes, poor_candidates, rules, words
 from fallow_sieve.services.kitchen import KitchenNow
 
 
 @dataclass(frozen=True, slots=True)
 class Read:
-    """A recipe as read, what is odd about it, and the formula of what was understood (masses in g)."""
+    """A recipe as read, what is odd about it, the formula of what was understood (masses in g), and how it was read.
+
+    `habit` is whose cups and eggs were taken (us, uk, au, ca, eu; empty: the kitchen's own), `say` that in words.
+    """
 
     recipe: ReadRecipe
     checks: tuple[RecipeCheck, ...]
     formula: Formula
+    habit: str
+    say: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -42,13 +50,40 @@ class MadeOver:
     pairs: tuple[Pairing, ...]
 
 
-def read_text(text: str, kitchen: KitchenNow, chosen: Mapping[int, str] | None = None) -> Read:
-    """Return `text` read with the kitchen's cups and spoons (mL) and its own ingredients' names, and checked."""
+def read_text(
+    text: str, kitchen: KitchenNow, chosen: Mapping[int, str] | None = None, habit: str | None = None
+) -> Read:
+    """Return `text` read and checked, by its own ingredients' names, and by whose cups and spoons (mL) it seems to be.
+
+    `habit` overrules what the text shows; where it shows nothing the kitchen's own are taken.
+    """
+    found = habit_of(text) if habit is None else Habit(habit)
+    measures = _MEASURES.get(found.key) or Measures(kitchen.cup, kitchen.spoon, "", "the kitchen's own cups and spoons")
     own = [i for i in kitchen.shelf.ingredients if i.own]
-    recipe = read_recipe(text, kitchen.shelf, words(kitchen.cup, kitchen.spoon, own), chosen)
+    recipe = read_recipe(text, kitchen.shelf, words(measures.cup, measures.spoon, own, measures.eggs_of), chosen)
     by = formula_rules()
     checks = check_recipe(recipe, kitchen.shelf, by.marks, by.usual_shares, look_alikes())
-    return Read(recipe, checks, as_formula(recipe))
+    why = f": {', '.join(found.why)}" if found.why else ""
+    return Read(recipe, checks, as_formula(recipe), found.key if measures.eggs_of else "", f"{measures.say}{why}")
+
+
+@dataclass(frozen=True, slots=True)
+class Measures:
+    """Whose cup and spoon, the region of the eggs (empty: by the cup), and that in words."""
+
+    cup: CupStandard
+    spoon: SpoonStandard
+    eggs_of: str
+    say: str
+
+
+_MEASURES = {
+    "us": Measures(CupStandard.US, SpoonStandard.US, "US", "US cups and eggs"),
+    "uk": Measures(CupStandard.METRIC, SpoonStandard.METRIC, "EU", "British spoons and eggs, cups of 250 mL"),
+    "au": Measures(CupStandard.METRIC, SpoonStandard.AUSTRALIAN, "EU", "Australian cups and spoons of 20 mL"),
+    "ca": Measures(CupStandard.METRIC, SpoonStandard.METRIC, "US", "metric cups, American eggs"),
+    "eu": Measures(CupStandard.METRIC, SpoonStandard.METRIC, "EU", "metric spoons, European eggs"),
+}
 
 
 def make_over(recipe: Formula, use: Use, kitchen: KitchenNow, off: Collection[str] = (), text: str = "") -> MadeOver:

@@ -17,7 +17,7 @@ def post(client, path, status=200, **body):
     return answer.json
 
 
-RECIPE = "Trial cake\n2 cups plain flour\n2 tsp baking powder\n1 cup milk\n2 eggs\n200 g almond butter\n"
+RECIPE = "Trial cake\n2 cups plain flour\n2 tsp baking powder\n1 cup milk\n2 eggs\n200 g truffle butter\n"
 
 
 @pytest.mark.parametrize("kind", ["json", "jsonld"])
@@ -37,10 +37,10 @@ def test_a_formula_goes_out_and_comes_back_the_same(client, kind):
 def test_a_plain_recipe_comes_in_with_its_guesses_said(client):
     back = client.post(f"{API}/formulas/import", data=RECIPE.encode(), content_type="text/plain")
     assert back.status_code == 201
-    assert any("almond butter" in n for n in back.json["notes"])
+    assert any("truffle butter" in n for n in back.json["notes"])
     assert any("milk read as whole milk" in n for n in back.json["notes"])
     other = json.dumps(
-        {"@context": "https://schema.org", "@type": "Recipe", "name": "X", "recipeIngredient": ["100 g flour"]}
+        {"@context": "https://schema.org", "@type": "Recipe", "name": "X", "recipeIngredient": ["100 g plain flour"]}
     )
     back = client.post(f"{API}/formulas/import", data=other, content_type="application/ld+json")
     assert back.json["formula"]["draft"]["content"]["lines"][0]["ingredient"] == "wheat-flour"

@@ -11,7 +11,7 @@ def post(client, path, status=200, **body):
     return answer.json
 
 
-RECIPE = "Trial cake\n2 cups plain flour\n2 tsp baking powder\n1 cup milk\n2 eggs\n200 g almond butter\n"
+RECIPE = "Trial cake\n2 cups plain flour\n2 tsp baking powder\n1 cup milk\n2 eggs\n200 g truffle butter\n"
 
 
 def test_a_recipe_is_read_with_the_kitchens_cups_and_every_guess(client):

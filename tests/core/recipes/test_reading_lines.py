@@ -80,9 +80,9 @@ def test_a_number_is_read_in_any_habit(text, low, typical, high):
     ("text", "guess"),
     [
         ("1,200 g flour", "thousands"), ("a scant cup of milk", "scant"), ("1 cup sorghum flour", "cup taken as 237 mL (US)"),
-        ("1 T honey", "lone T"), ("flour 500 g", "plain wheat flour"), ("2–3 g salt", "2–3 taken as 2.5"),
+        ("1 T honey", "lone T"), ("2–3 g salt", "2–3 taken as 2.5"),
         ("3 eggs", "US large: 50 g"), ("100 g butter or lard", "left aside"), ("2 tbsp cornflour", "in some countries"),
-        ("150 g self-raising flour", "not counted"), ("100 g rice flour", "white rice flour"), ("1 tsp kosher salt", "by the spoon"),
+        ("100 g rice flour", "white rice flour"), ("1 tsp kosher salt", "by the spoon"),
     ],
 )  # fmt: skip
 def test_every_guess_is_said(text, guess):
@@ -112,13 +112,13 @@ def test_the_cup_and_spoon_are_the_kitchens():
 
 def test_what_lacks_an_amount_or_a_density_is_left_open_with_the_reason():
     assert "How much salt?" in read("salt to taste").wrong
-    assert "not an ingredient that is known" in read("1 tsp vanilla extract").wrong
+    assert "not an ingredient that is known" in read("1 tsp truffle essence").wrong
     assert "What one" in read("3 raisins").wrong
     assert read("Whisk it all together") is None
 
 
 def test_near_names_are_offered_not_taken():
-    found = read("200 g almond butter")
+    found = read("200 g truffle butter")
     assert (found.ingredient, found.near) == (None, ("unsalted-butter",))
 
 

@@ -69,7 +69,7 @@ def _read(found: Read, shelf: Shelf) -> ReadOut:
         pieces=recipe.pieces,
         lines=[_line(x, shelf) for x in recipe.lines],
         steps=[text for _, text in recipe.steps],
-        unread=[f"Line {n}: {text}" for n, text in recipe.unread],
+        unread=[f"Line {x.number}: {x.text}" for x in recipe.open],
         checks=list(found.checks),
         content=content_out(found.formula),
     )

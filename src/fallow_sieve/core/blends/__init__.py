@@ -59,7 +59,6 @@ from fallow_sieve.core.blends.uses import (
     fit_to,
     good_for,
     rule_of_use,
-    together,
     with_changes,
 )
 
@@ -140,7 +139,6 @@ __all__ = [
     "scale_to",
     "set_flour_share",
     "status_of",
-    "together",
     "union_of",
     "usual_nutrition",
     "with_changes",

@@ -53,13 +53,13 @@ def relatives_of(slug: str, shelf: Shelf) -> tuple[Relative, ...]:
 
 def _likely(item: Ingredient, shelf: Shelf) -> Iterator[Ingredient]:
     """Namesakes of the same role, then those nearest by what is in them, then the role's own."""
-    kin = [i for i in shelf.ingredients if i.role is item.role and not i.archived]
+    kin = [i for i in shelf.ingredients if i.role is item.role and not i.archived and not i.in_larder]
     entries = [Searchable(i.slug, i.name, ()) for i in kin]
     for word in item.name.lower().replace("-", " ").split():
         if word not in _COMMON:
             yield from (shelf[hit.slug] for hit in find(word, entries)[:3])
-    alike = [shelf[s.ingredient] for s in stand_ins_for(item.slug, shelf, "composition", count=30)]
-    yield from (i for i in alike if i.role is item.role)
+    alike = [shelf[s.ingredient] for s in stand_ins_for(item.slug, shelf, "composition", count=60)]
+    yield from (i for i in alike if i.role is item.role and not i.in_larder)
     yield from kin
 
 

@@ -85,13 +85,15 @@ class Index:
     """What a shelf is filtered and sorted by, laid out once for each state of it; arrays have a row an ingredient.
 
     `by_word` holds the rows in the order of their names or roles, `in_bin` the numbers that are no facts (NaN:
-    unknown; price per kg, g in stock, % of flour, mg/kg).
+    unknown; price per kg, g in stock, % of flour, mg/kg). `listed` is what stands on the shelf; the larder is found by
+    typing, and stands there too once some of it is in a bin.
     """
 
     shelf: Shelf
     roles: NDArray[np.str_]
     archived: NDArray[np.bool_]
     own: NDArray[np.bool_]
+    listed: NDArray[np.bool_]
     by_word: Mapping[str, NDArray[np.int64]]
     in_bin: Mapping[str, FloatArray]
 
@@ -109,6 +111,7 @@ class Index:
             np.array([str(i.role) for i in items], dtype=np.str_),
             np.array([i.archived for i in items], dtype=bool),
             np.array([i.own for i in items], dtype=bool),
+            np.array([not i.in_larder or i.stock_g > 0 for i in items], dtype=bool),
             orders,
             numbers,
         )

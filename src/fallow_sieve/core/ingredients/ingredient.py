@@ -124,7 +124,8 @@ class Ingredient:
     `functions` say what it does in a dough. `usual_max_pct` is % of flour base, `price_per_kg` in the kitchen's
     currency, `gluten_mg_per_kg` declared or tested (a "below 5" test counts as 5), `keeps_days` the days left to
     the earliest best-before in stock and `stock_g` the g in its bins. `own` is the kitchen's own, not the bundled
-    library's; `archived` is put away. One lot of an ingredient is an Ingredient too, with `lot_id` and `lot_code`:
+    library's; `archived` is put away; `in_larder` is what recipes call for, found by typing rather than on the shelf.
+    One lot of an ingredient is an Ingredient too, with `lot_id` and `lot_code`:
     the numbers are then that lot's.
     """
 
@@ -148,6 +149,7 @@ class Ingredient:
     archived: bool = False
     lot_id: int | None = None
     lot_code: str = ""
+    in_larder: bool = False
 
     @property
     def in_flour_base(self) -> bool:

@@ -26,12 +26,16 @@ def _name(shown: str) -> Name:
 
 @dataclass(frozen=True, slots=True)
 class Searchable:
-    """Something with a slug, a name, other names, and the names of what it is taken for."""
+    """Something with a slug, a name, other names, and the names of what it is taken for.
+
+    `behind` is how much a hit of it counts less than one of something else.
+    """
 
     slug: str
     name: str
     aliases: tuple[str, ...] = ()
     taken_for: tuple[str, ...] = ()
+    behind: float = 0.0
     groups: tuple[tuple[Name, ...], ...] = field(init=False, repr=False, compare=False)
     everything: str = field(init=False, repr=False, compare=False)
 
@@ -50,6 +54,7 @@ class Hit:
     by: str
 
 
+LARDER_BEHIND = 1.2  # what the larder has counts less than what stands on the shelf, a whole name more than a start
 _NEAR = 0.75
 _SHORTEST_SLIP = 4
 # How much a hit by another name, or by the name of a look-alike, counts less than one by its own name.
@@ -79,7 +84,7 @@ def _ranked(items: Sequence[Searchable], wanted: str, rank: Callable[[str, Name]
     for order, item in enumerate(items):
         best, by = max(
             (
-                (rank(wanted, name) - behind, name.shown)
+                (rank(wanted, name) - behind - item.behind, name.shown)
                 for group, behind in zip(item.groups, _BEHIND_OWN, strict=True)
                 for name in group
             ),
@@ -147,5 +152,12 @@ def searchables(shelf: Shelf, other_names: Mapping[str, Sequence[str]], pairs: I
             alike[pair.ingredient].append(shelf[pair.taken_for].name)
             alike[pair.taken_for].append(shelf[pair.ingredient].name)
     return [
-        Searchable(i.slug, i.name, tuple(other_names.get(i.slug, ())), tuple(alike[i.slug])) for i in shelf.ingredients
+        Searchable(
+            i.slug,
+            i.name,
+            tuple(other_names.get(i.slug, ())),
+            tuple(alike[i.slug]),
+            LARDER_BEHIND if i.in_larder and i.stock_g <= 0 else 0.0,
+        )
+        for i in shelf.ingredients
     ]

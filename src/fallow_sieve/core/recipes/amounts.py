@@ -13,6 +13,7 @@ FRACTIONS = {
     "½": "1/2", "⅓": "1/3", "⅔": "2/3", "¼": "1/4", "¾": "3/4", "⅕": "1/5", "⅖": "2/5", "⅗": "3/5", "⅘": "4/5",
     "⅙": "1/6", "⅚": "5/6", "⅐": "1/7", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8", "⅑": "1/9", "⅒": "1/10",
 }  # fmt: skip
+ASKED_POINT = "a point or a thousand"
 _NUMBER_WORDS = {
     "half": 0.5, "quarter": 0.25, "third": 1 / 3, "one": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6,
     "seven": 7, "eight": 8, "nine": 9, "ten": 10, "twelve": 12, "dozen": 12,
@@ -23,10 +24,10 @@ FILLED = {
     "rounded": (1.0, 1.2, 1.4), "generous": (1.0, 1.08, 1.15), "good": (1.0, 1.08, 1.15), "full": (1.0, 1.0, 1.0),
 }  # fmt: skip
 _ABOUT = re.compile(r"(?:about|around|approximately|approx\.?|roughly|circa|ca\.?|c\.|~|≈)\s*", re.IGNORECASE)
-_MIXED = r"\d+\s+\d+\s*/\s*\d+"
+_MIXED = r"\d+\s+(?:and\s+)?\d+\s*/\s*\d+"
 _FRACTION = r"\d+\s*/\s*\d+"
 _DECIMAL = r"\d{1,3}(?:(?: \d{3})+|(?:,\d{3})+)(?![\d/])(?:\.\d+)?|\d+(?:[.,]\d+)?|\.\d+"
-_PARTS = re.compile(r"(?:(\d+)\s+)?(\d+)\s*/\s*(\d+)")
+_PARTS = re.compile(r"(?:(\d+)\s+(?:and\s+)?)?(\d+)\s*/\s*(\d+)")
 _NUMBER = re.compile(rf"{_MIXED}|{_FRACTION}|{_DECIMAL}")
 _TO = re.compile(r"\s*(?:-|–|—|\bto\b|\bor\b|\bbis\b)\s*", re.IGNORECASE)
 _TIMES = re.compile(r"\s*[x×]\s*(?=\d)", re.IGNORECASE)
@@ -57,6 +58,7 @@ def plain(text: str) -> str:
     """Return `text` with one kind of space, dash and fraction: "1½" becomes "1 1/2"."""
     for sign, words in FRACTIONS.items():
         text = re.sub(rf"(\d)\s*{sign}", rf"\1 {words}", text).replace(sign, words)
+    text = re.sub(r"(\d)-(\d+/\d+)", r"\1 \2", text)  # 1-1/2
     text = text.replace("⁄", "/").replace("–", "-").replace("—", "-").replace("−", "-")
     return re.sub(r"[\u00a0\u2009\u202f\t ]+", " ", text)
 
@@ -80,7 +82,10 @@ def _decimal(said: str, end: int) -> tuple[float, int, tuple[str, ...]]:
     if re.fullmatch(r"\d{1,3}(?:,\d{3})+(?:\.\d+)?", said):
         value = float(said.replace(",", ""))
         return value, end, (f"“{said}” read as {value:g}: the comma taken to set thousands apart",)
-    return float(said.replace(",", ".")), end, ()
+    guesses = (
+        (f"{ASKED_POINT}: “{said}” may be {said.replace('.', '')}",) if re.fullmatch(r"[1-9]\.\d{3}", said) else ()
+    )
+    return float(said.replace(",", ".")), end, guesses
 
 
 def amount_at(text: str, at: int) -> tuple[Amount, int] | None:
@@ -138,12 +143,18 @@ def _and_a_half(text: str, value: float, end: int) -> tuple[Amount, int]:
 
 @dataclass(frozen=True, slots=True)
 class Unit:
-    """A unit: its name, its kind (mass, volume or count), how many g or mL one is, and what that takes for granted."""
+    """A unit: its name, its kind, how many g or mL one is, and what that takes for granted.
+
+    Kinds are mass, volume, count (a clove, a slice) and pack, which holds what the line or a table says. `low` and
+    `high` are how far one may lie from its size, × (a handful).
+    """
 
     name: str
     kind: str
     size: float
     guess: str = ""
+    low: float = 1.0
+    high: float = 1.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -191,7 +202,7 @@ def _one_of(text: str, at: int, units: Mapping[str, Unit]) -> tuple[Amount, int]
     return (Amount(1.0, 1.0, 1.0), at) if unit is not None and unit.name in _ALONE else None
 
 
-_ALONE = ("pinch", "dash")
+_ALONE = ("pinch", "dash", "handful", "knob", "splash", "squeeze")
 
 
 def _filled(text: str, amount: Amount, end: int) -> tuple[Amount, int]:
@@ -207,7 +218,7 @@ def _filled(text: str, amount: Amount, end: int) -> tuple[Amount, int]:
 
 
 def _in(amount: Amount, unit: Unit) -> Amount:
-    done = amount.times(unit.size, unit.size, unit.size)
+    done = amount.times(unit.size * unit.low, unit.size, unit.size * unit.high)
     return replace(done, guesses=(*done.guesses, unit.guess)) if unit.guess else done
 
 
@@ -227,20 +238,23 @@ def _more(text: str, first: WrittenAmount, units: Mapping[str, Unit]) -> Written
     return WrittenAmount(first.amount.plus(_in(amount, unit)), first.unit, first.start, after)
 
 
-_UNIT_WORDS = re.compile(r"\s*-?\s*([A-Za-z]+(?:\.|\b)(?:\s?[A-Za-z]+\.?)?)")
+_UNIT_WORD = re.compile(r"\s*-?\s*([^\W\d_]+\.?)")
+_WORDS_OF_A_UNIT = 5
+CASED = frozenset(("T", "C", "t", "c", "EL", "TL", "KL", "CS", "CC"))
 
 
 def unit_at(text: str, at: int, units: Mapping[str, Unit]) -> tuple[Unit | None, int]:
-    """Return the unit written at `at` (two words before one) and where it ends; None where there is none."""
-    match = _UNIT_WORDS.match(text, at)
-    if match is None:
-        return None, at
-    said = match.group(1)
-    first = re.match(r"[A-Za-z]+\.?", said)
-    tries = [(said, match.end()), (first.group(), match.start(1) + first.end())] if first else []
-    for words, end in tries:
-        bare = words.rstrip(".").replace(". ", " ")
-        key = bare if bare in ("T", "C", "t") else bare.lower()
+    """Return the unit written at `at` (of more words before fewer) and where it ends; None where there is none."""
+    tries: list[tuple[str, int]] = []
+    end, said = at, ""
+    for _ in range(_WORDS_OF_A_UNIT):
+        match = _UNIT_WORD.match(text, end)
+        if match is None:
+            break
+        end, said = match.end(), f"{said} {match.group(1)}".strip()
+        tries.append((said.replace(".", ""), end))
+    for words, upto in reversed(tries):
+        key = words if words in CASED else words.lower()
         if key in units:
-            return units[key], end
+            return units[key], upto
     return None, at

@@ -4,33 +4,31 @@ from __future__ import annotations
 
 import re
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from fallow_sieve.core.formulas import When, usual_when
-from fallow_sieve.core.ingredients import Ingredient, Kind, Shelf
-from fallow_sieve.core.recipes.amounts import COUNT, Amount, Unit, WrittenAmount, measured_at, plain
+from fallow_sieve.core.ingredients import Shelf
+from fallow_sieve.core.recipes.amounts import ASKED_POINT, COUNT, Amount, Unit, WrittenAmount, measured_at, plain
+from fallow_sieve.core.recipes.flours import ASKED, PLAIN, FlourWords, bought_flour, is_bare_flour
+from fallow_sieve.core.recipes.fruit import of_fruit
 from fallow_sieve.core.recipes.names import Lexicon, Named, understand
+from fallow_sieve.core.recipes.weights import Piece, drained, mass_first, mass_of, no_mass, of_kind, volume
 from fallow_sieve.core.values import Range
-
-
-@dataclass(frozen=True, slots=True)
-class Piece:
-    """What one counted thing weighs, g, and what that takes for granted."""
-
-    mass: Range
-    guess: str
 
 
 @dataclass(frozen=True, slots=True)
 class Words:
     """Everything that reading goes by: units by how they are written, names, and what one counted thing weighs.
 
-    `pieces` are by the slug that tables know them by, or by it and a size: `whole-egg:large`.
+    `pieces` are by the slug that tables know them by, or by it and a size or a pack: `whole-egg:large`,
+    `fresh-yeast:cube`. `headings` are by their words in lower case.
     """
 
     units: Mapping[str, Unit]
     names: Lexicon
     pieces: Mapping[str, Piece]
+    flours: FlourWords
+    headings: Mapping[str, str]
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,6 +37,7 @@ class ReadLine:
 
     `mass` is in g with the spread of density and amount; `mass_twin` and `volume_twin_ml` are the two ways in which
     the line states one thing, where it does. `near` are slugs that the name looks like, `wrong` says what is missing.
+    `in_dough` is False of what only dusts, greases, glazes or is served with it.
     """
 
     number: int
@@ -58,14 +57,21 @@ class ReadLine:
     mass_twin: Range | None = None
     volume_twin_ml: float | None = None
     spread: str = field(default="")
+    in_dough: bool = True
 
 
 _BULLET = re.compile(r"^\s*(?:[-*•·▢□☐–]\s+|\d{1,2}[.)]\s+(?=\D))?\s*")
 _BRACKETS = re.compile(r"\(([^()]*)\)|\[([^\[\]]*)\]")
-_OF = re.compile(r"\s*(?:of\s+)?(?:the\s+)?", re.IGNORECASE)
+_OF = re.compile(r"\s*(?:(?:of|de|di|du|des|von|av)\s+|d['’]\s*)?(?:the\s+|la\s+|l['’]\s*)?", re.IGNORECASE)
+_OUT = (
+    r"\b(?:for|to|zum|zur|pour|para|per|till)\s+(?:the\s+|la\s+|le\s+|die\s+)?"
+    r"(?:dust\w*|greas\w*|brush\w*|sprinkl\w*|roll\w*|(?:shallow |deep )?fry\w*|serv\w*|glaz\w*|finish\w*|coat\w*"
+    r"|decorat\w*|top\w*|pan|griddle|tin|banneton|wash|braten|bestreuen|bestäuben|bestreichen|form|moule|servir)\b"
+)
+_OUTSIDE = re.compile(rf"^\s*,?\s*{_OUT}", re.IGNORECASE)
 _LEFT = re.compile(
-    r"\s*(?:,|;|\bplus (?:extra|more)\b|\bto taste\b|\bas needed\b|\boptional\b"
-    r"|\bfor (?:dusting|the tin|greasing|sprinkling|rolling)\b)",
+    rf"\s*(?:,|;|\bplus (?:extra|more)\b|\bto taste\b|\bas (?:needed|required)\b|\boptional\b|\bau goût\b"
+    rf"|\bnach (?:Geschmack|Bedarf)\b|{_OUT})",
     re.IGNORECASE,
 )
 _OR = re.compile(r"\s+or\s+", re.IGNORECASE)
@@ -84,6 +90,9 @@ def read_line(
     if not bare:
         return None
     body, brackets = _without_brackets(bare)
+    fruit = None if chosen else of_fruit(body)
+    if fruit is not None:
+        body, chosen = fruit
     first = measured_at(body, 0, words.units)
     name, note = body, ""
     if first is not None:
@@ -94,7 +103,8 @@ def read_line(
         return None
     first, second, name = _twins(first, name, brackets, words)
     name, note = _name_part(_OF.sub("", name, count=1))
-    named, name, more = (Named(chosen, "", ()), name, ()) if chosen else _named(name, words.names)
+    beside = "; ".join((note, *brackets))
+    named, name, more = (Named(chosen, "", ()), name, ()) if chosen else _named(name, beside, words)
     notes = [n for n in (note, *(b for b in brackets if _amount_in(b, words) is None)) if n]
     return _told(text.strip(), number, shelf, words, (first, second), named, name, "; ".join(notes), when, more)
 
@@ -129,12 +139,16 @@ def _at_the_end(text: str, words: Words) -> tuple[WrittenAmount | None, str]:
 
 
 _SLASH = re.compile(r"\s*(?:/|\||=|or)\s*(?=[\d.~]|about\b|half\b)", re.IGNORECASE)
+_EACH = re.compile(r"\s*(?:each|apiece|per \w+|je|chacun)\b", re.IGNORECASE)
 
 
 def _twins(
     first: WrittenAmount | None, name: str, brackets: tuple[str, ...], words: Words
 ) -> tuple[WrittenAmount | None, WrittenAmount | None, str]:
-    """A second statement of the same amount: "1 cup / 120 g flour", "1 cup (120 g) flour"."""
+    """A second statement of the same amount: "1 cup / 120 g flour", "1 cup (120 g) flour".
+
+    What the line states wins: the bracket of a pack or of each piece is multiplied, mL stand before cups and spoons.
+    """
     if first is None:
         return None, None, name
     slash = _SLASH.match(name)
@@ -142,8 +156,19 @@ def _twins(
         second = measured_at(name, slash.end(), words.units)
         if second is not None and second.unit is not COUNT:
             return first, second, name[second.end :]
-    seconds = [found for b in brackets if (found := _amount_in(b, words))]
-    return first, seconds[0] if seconds else None, name
+    for bracket in brackets:
+        second = measured_at(bracket, 0, words.units)
+        is_each = second is not None and _EACH.match(bracket, second.end)
+        if second is not None and second.unit is not COUNT and (first.unit.kind == "pack" or is_each):
+            count = first.amount
+            return replace(second, amount=second.amount.times(count.low, count.typical, count.high)), None, name
+    found = [a for b in brackets if (a := _amount_in(b, words))]
+    if found and found[0].unit.kind == "volume" == first.unit.kind and found[0].unit.name in _METRIC_VOLUMES:
+        return found[0], first, name
+    return first, found[0] if found else None, name
+
+
+_METRIC_VOLUMES = ("ml", "cl", "dl", "l")
 
 
 def _name_part(text: str) -> tuple[str, str]:
@@ -154,8 +179,18 @@ def _name_part(text: str) -> tuple[str, str]:
     return text[: match.start()].strip(" .,:;-"), text[match.start() :].strip(" .,;")
 
 
-def _named(name: str, names: Lexicon) -> tuple[Named, str, tuple[str, ...]]:
+def _named(name: str, note: str, words: Words) -> tuple[Named, str, tuple[str, ...]]:
+    names = words.names
+    bought = bought_flour(name, note, words.flours, names)
+    if bought is not None:
+        return bought, name, ()
+    if is_bare_flour(name):
+        return Named(None, "", ("wheat-flour", PLAIN)), name, ()
     whole = understand(name, names)
+    for other in (_unqualified(name, words), note):  # a translation in brackets says what the name does not
+        if whole.ingredient is None:
+            again = understand(other, names)
+            whole = again if again.ingredient else whole
     if whole.ingredient is not None:
         return whole, name, ()
     choice = _OR.split(name, maxsplit=1)
@@ -164,6 +199,14 @@ def _named(name: str, names: Lexicon) -> tuple[Named, str, tuple[str, ...]]:
         if first.ingredient is not None:
             return first, choice[0], (f"“or {choice[1].strip()}” left aside",)
     return whole, name, ()
+
+
+def _unqualified(name: str, words: Words) -> str:
+    """The name without words that say gluten-free: gluten-free oats are oats, and gluten-free stock is stock."""
+    low = name
+    for phrase in words.flours.gluten_free:
+        low = re.sub(rf"(?<!\w){re.escape(phrase)}(?!\w)", " ", low, flags=re.IGNORECASE)
+    return low if low.strip() else name
 
 
 def _told(
@@ -178,13 +221,19 @@ def _told(
     when: When | None,
     more: tuple[str, ...],
 ) -> ReadLine:
-    first = _mass_first(pair)
+    first = mass_first(pair)
     item = shelf[named.ingredient] if named.ingredient in shelf and named.ingredient else None
-    mass, guesses, spread = _mass(first, item, name, words)
-    said = [*(first.amount.guesses if first else ()), named.guess, *guesses, *more]
+    mass, guesses, spread = mass_of(first, item, name, words.pieces)
     wrong = "" if item else f"“{name}” is not an ingredient that is known here" if name else "It names no ingredient."
+    if not item and is_bare_flour(name):
+        wrong = ASKED
     if item and mass is None:
-        wrong = _no_mass(first, item)
+        wrong = no_mass(first, item)
+    if item and first and any(g.startswith(ASKED_POINT) for g in first.amount.guesses):
+        mass, wrong = None, "Is the point a decimal point, or does it set thousands apart?"
+    if mass is not None and (left := drained(mass, text, note)):
+        mass, guesses = left, (*guesses, "drained taken as 60 % of the tin")
+    said = [*(first.amount.guesses if first else ()), named.guess, *guesses, *more]
     understood = "no" if item is None and first is None else "part" if wrong else "guessed" if any(said) else "yes"
     return ReadLine(
         number=number,
@@ -201,58 +250,8 @@ def _told(
         note=note,
         near=named.near,
         wrong=wrong,
-        mass_twin=_of_kind(pair, "mass"),
-        volume_twin_ml=_volume(pair),
+        mass_twin=of_kind(pair, "mass"),
+        volume_twin_ml=volume(pair),
         spread=spread,
+        in_dough=not _OUTSIDE.match(note),
     )
-
-
-def _mass_first(pair: tuple[WrittenAmount | None, WrittenAmount | None]) -> WrittenAmount | None:
-    """Of two statements of one amount, the mass: it has no spread."""
-    first, second = pair
-    if first is not None and second is not None and first.unit.kind != "mass" and second.unit.kind == "mass":
-        return second
-    return first
-
-
-def _of_kind(pair: tuple[WrittenAmount | None, WrittenAmount | None], kind: str) -> Range | None:
-    if None in pair:
-        return None
-    found = next((m for m in pair if m is not None and m.unit.kind == kind), None)
-    return Range(found.amount.low, found.amount.typical, found.amount.high) if found else None
-
-
-def _volume(pair: tuple[WrittenAmount | None, WrittenAmount | None]) -> float | None:
-    found = _of_kind(pair, "volume")
-    return found.typical if found else None
-
-
-def _mass(
-    first: WrittenAmount | None, item: Ingredient | None, name: str, words: Words
-) -> tuple[Range | None, tuple[str, ...], str]:
-    """The g of what was measured: a mass as it is, a volume by density, a count by what one weighs."""
-    if first is None or item is None:
-        return None, (), ""
-    a = first.amount
-    if first.unit.kind == "mass":
-        return Range(a.low, a.typical, a.high), (), ""
-    if first.unit.kind == "volume":
-        density = item.range_of("density_g_per_ml")
-        if density is None:
-            return None, (), ""
-        mass = Range(a.low * density.low, a.typical * density.typical, a.high * density.high)
-        return mass, (), f"{mass.typical:.3g} g, {mass.low:.3g}–{mass.high:.3g}"
-    size = next((w for w in ("extra large", "large", "medium", "small") if w in name.lower()), "")
-    known_as = item.standard(Kind.EGG_PART) or item.slug
-    piece = words.pieces.get(f"{known_as}:{size}") or words.pieces.get(known_as)
-    if piece is None:
-        return None, (), ""
-    return Range(a.low * piece.mass.low, a.typical * piece.mass.typical, a.high * piece.mass.high), (piece.guess,), ""
-
-
-def _no_mass(first: WrittenAmount | None, item: Ingredient) -> str:
-    if first is None:
-        return f"How much {item.name.lower()}? The line gives no amount."
-    if first.unit.kind == "volume":
-        return f"The density of {item.name.lower()} is not known: give its mass in g."
-    return f"What one {item.name.lower()} weighs is not known: give its mass in g."

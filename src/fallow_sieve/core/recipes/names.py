@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
+from difflib import get_close_matches
 
 
 @dataclass(frozen=True, slots=True)
@@ -17,11 +18,15 @@ class Meaning:
 
 @dataclass(frozen=True, slots=True)
 class Lexicon:
-    """Phrases by their words in lower case, words that say nothing of what it is, and the longest phrase's length."""
+    """Phrases by their words in lower case, words that say nothing of what it is, and the longest phrase's length.
+
+    `vocabulary` are all words of the phrases, among which a slip of the pen is looked for.
+    """
 
     phrases: Mapping[tuple[str, ...], Meaning]
     harmless: frozenset[str]
     longest: int
+    vocabulary: frozenset[str]
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,7 +40,7 @@ class Named:
 
 def words_of(text: str) -> tuple[str, ...]:
     """Return the words of `text` in lower case, plural endings taken off, hyphens opened."""
-    found = re.findall(r"[a-zà-öø-ÿ]+|\d+%?", text.lower().replace("’", "'"))
+    found = re.findall(r"\d+%?|[^\W\d_]+", text.lower().replace("’", "'").replace("l'", " ").replace("d'", " "))
     return tuple(_singular(w) for w in found)
 
 
@@ -56,22 +61,52 @@ def lexicon(entries: Iterable[tuple[str, Meaning]], harmless: Iterable[str]) -> 
         words = words_of(phrase)
         if words:
             phrases.setdefault(words, meaning)
-    return Lexicon(phrases, frozenset(_singular(w) for w in harmless), max(map(len, phrases), default=0))
+    vocabulary = frozenset(w for words in phrases for w in words if len(w) >= _SHORTEST_SLIP)
+    quiet = frozenset(_singular(w) for phrase in harmless for w in words_of(phrase))
+    return Lexicon(phrases, quiet, max(map(len, phrases), default=0), vocabulary)
+
+
+_SHORTEST_SLIP = 5
+_ALIKE = 0.84
 
 
 def understand(text: str, known: Lexicon) -> Named:
     """Return what `text` names. A phrase counts only where every other word says nothing of what it is.
 
-    "almond butter" is not butter: it is left open, with butter among what it is near.
+    "almond butter" is not butter: where it is not known itself it is left open, with butter among what it is near.
+    A word that is spelt a little otherwise is read with a mark.
     """
-    words = words_of(text)
+    found = _understood(words_of(text), known)
+    if found.ingredient is not None:
+        return found
+    mended, said = _spelt(words_of(text), known)
+    if not said:
+        return found
+    again = _understood(mended, known)
+    if again.ingredient is None:
+        return found
+    return Named(again.ingredient, "; ".join(g for g in (*said, again.guess) if g), ())
+
+
+def _understood(words: Sequence[str], known: Lexicon) -> Named:
     found = _phrases(words, known)
     for start, end, meaning in found:
         rest = [*words[:start], *words[end:]]
-        if all(w in known.harmless for w in rest):
+        if all(w in known.harmless or w.isdigit() for w in rest):
             return Named(meaning.ingredient, meaning.guess, ())
     near = tuple(dict.fromkeys(m.ingredient for _, _, m in found))
     return Named(None, "", near[:3])
+
+
+def _spelt(words: Sequence[str], known: Lexicon) -> tuple[list[str], list[str]]:
+    """The words with slips of the pen mended, and what was mended."""
+    mended, said = [], []
+    for word in words:
+        fits = word in known.vocabulary or word in known.harmless or len(word) < _SHORTEST_SLIP
+        near = [] if fits else get_close_matches(word, known.vocabulary, n=1, cutoff=_ALIKE)
+        mended.append(near[0] if near else word)
+        said += [f"“{word}” read as {near[0]}"] if near else []
+    return mended, said
 
 
 def _phrases(words: Sequence[str], known: Lexicon) -> list[tuple[int, int, Meaning]]:

@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-import re
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from fallow_sieve.core.baking import OvenMention, oven_mentions
 from fallow_sieve.core.formulas import MAX_METHOD, Formula, Line, When
 from fallow_sieve.core.ingredients import Shelf
+from fallow_sieve.core.recipes.kinds import Heading, heading_of, is_remark, is_step, without_markup, yield_of
 from fallow_sieve.core.recipes.lines import ReadLine, Words, read_line
 from fallow_sieve.core.values import BadInputError
 
@@ -17,10 +17,23 @@ MAX_READ_LINES = 300
 
 
 @dataclass(frozen=True, slots=True)
+class Row:
+    """A line of the text that is not blank: its number, its kind, its text, and the heading it stands under.
+
+    Kinds are title, yield, section, ingredient, step and note: every line is one of them.
+    """
+
+    number: int
+    kind: str
+    text: str
+    section: str = ""
+
+
+@dataclass(frozen=True, slots=True)
 class ReadRecipe:
     """A recipe as read: title, ingredient lines, steps (line number and text), oven mentions, and pieces if stated.
 
-    `unread` are lines among the ingredients that could not be read at all.
+    `rows` has every line that is not blank with what kind of line it is, `sections` the heading over each ingredient.
     """
 
     title: str
@@ -28,32 +41,17 @@ class ReadRecipe:
     steps: tuple[tuple[int, str], ...]
     ovens: tuple[OvenMention, ...]
     pieces: int | None
-    unread: tuple[tuple[int, str], ...]
+    rows: tuple[Row, ...] = ()
 
     @property
     def guesses(self) -> tuple[str, ...]:
         """Every guess, with the line it stands on."""
         return tuple(f"Line {x.number}: {g}." for x in self.lines for g in x.guesses)
 
-
-_SECTION = re.compile(r"^\s*(?:for (?:the )?|the )?([A-Za-z][A-Za-z &-]{2,40}?)\s*:?\s*$", re.IGNORECASE)
-_STEPS = frozenset(("method", "instructions", "directions", "steps", "preparation", "how to make it", "to make"))
-_INGREDIENTS = frozenset(("ingredients", "you need", "what you need"))
-_STAGES: dict[str, When | None] = {
-    **dict.fromkeys(("topping", "glaze", "icing", "finish", "to finish", "frosting"), When.FINISH),
-    **dict.fromkeys(("leaven", "preferment", "starter"), When.LEAVEN),
-    **dict.fromkeys(("dough", "batter", "cake", "pastry", "crust", "base", "bread", "loaf"), None),
-    "filling": When.FILLING,
-    "soaker": When.SOAK,
-    "gel": When.GEL,
-}
-_YIELD = re.compile(r"^\s*(?:makes|yields?|serves|for)\s*:?\s*(?:about\s+)?(\d{1,4})\b[^\d]{0,40}$", re.IGNORECASE)
-_VERBS = re.compile(
-    r"^(?:pre-?heat|heat|mix|stir|add|whisk|beat|bake|sift|knead|rest|leave|cover|line|grease|roll|cut|pour|fold|rub"
-    r"|cream|melt|combine|place|put|let|shape|serve|turn|cool|remove|warm|soak|set|chill|bring|cook|simmer|fry|spread"
-    r"|brush|divide|in a|using)\b",
-    re.IGNORECASE,
-)
+    @property
+    def open(self) -> tuple[ReadLine, ...]:
+        """The ingredient lines that were not understood: they stay, in words."""
+        return tuple(x for x in self.lines if x.ingredient is None)
 
 
 def read_recipe(text: str, shelf: Shelf, words: Words, chosen: Mapping[int, str] | None = None) -> ReadRecipe:
@@ -83,63 +81,81 @@ class _Reader:
 
     def __init__(self, shelf: Shelf, words: Words, chosen: Mapping[int, str]) -> None:
         self._shelf, self._words, self._chosen = shelf, words, chosen
-        self._title = ""
         self._pieces: int | None = None
-        self._stage: When | None = None
+        self._section = ""
+        self._heading = Heading("dough", None, False)
         self._in_steps = False
         self._lines: list[ReadLine] = []
         self._steps: list[tuple[int, str]] = []
         self._ovens: list[OvenMention] = []
-        self._unread: list[tuple[int, str]] = []
+        self._rows: list[Row] = []
 
     def take(self, number: int, row: str) -> None:
-        if not row.strip():
+        text = without_markup(row).strip()
+        if not text:
             return
-        self._ovens += oven_mentions(row, number)
-        if self._heading(row) or self._yield(row):
-            return
-        if self._in_steps or self._is_step(row):
-            self._steps.append((number, row.strip()))
-            return
-        found = read_line(row, number, self._shelf, self._words, self._stage, self._chosen.get(number))
-        if found is not None and (found.amount is not None or self._lines or self._title):
+        self._ovens += oven_mentions(text, number)
+        kind = self._kind_of(number, text)
+        self._rows.append(Row(number, kind, text, self._section))
+
+    def _kind_of(self, number: int, text: str) -> str:
+        heading = heading_of(text, self._words.headings, in_steps=self._in_steps)
+        if heading is not None and (self._rows or heading.kind in ("ingredients", "method")):
+            return self._under(heading, text)
+        pieces = yield_of(text)
+        if pieces is not None and not self._in_steps:
+            self._pieces = pieces
+            return "yield"
+        if is_remark(text):
+            return "note"
+        found = None if self._in_steps else self._ingredient(number, text)
+        if found is not None and found.amount is not None and (self._rows or found.ingredient):
             self._lines.append(found)
-        elif not self._title and not self._lines:
-            self._title = row.strip(" #*")[:120]
-        else:
-            self._unread.append((number, row.strip()))
+            return "ingredient"
+        if self._in_steps or is_step(text):
+            self._steps.append((number, text))
+            self._in_steps = self._in_steps or bool(self._lines)
+            return "step"
+        if not self._rows:
+            return "title"
+        if found is None and _is_told(text):
+            return "note"
+        self._lines.append(found or self._in_words(number, text))
+        return "ingredient"
 
-    def _heading(self, row: str) -> bool:
-        match = _SECTION.match(row.strip(" #*"))
-        if match is None:
-            return False
-        said = match.group(1).strip().lower()
-        if said in _STEPS:
-            self._in_steps = True
-        elif said in _INGREDIENTS:
-            self._in_steps = False
-        elif said in _STAGES and (row.strip().endswith(":") or row.strip().lower().startswith(("for", "the", "#"))):
-            self._stage, self._in_steps = _STAGES[said], False
-        else:
-            return False
-        return True
+    def _under(self, heading: Heading, text: str) -> str:
+        if heading.kind == "yield":
+            return "yield"
+        self._in_steps = heading.kind in ("method", "note")
+        if not self._in_steps:
+            self._heading = heading
+            self._section = "" if heading.kind == "ingredients" else text.strip(" #*_:")
+        return "section"
 
-    def _yield(self, row: str) -> bool:
-        match = _YIELD.match(row)
-        if match is None:
-            return False
-        self._pieces = int(match.group(1)) or None
-        return True
+    def _ingredient(self, number: int, text: str) -> ReadLine | None:
+        chosen = self._chosen.get(number)
+        found = read_line(text, number, self._shelf, self._words, self._heading.when, chosen)
+        if found is None or (is_step(text) and found.ingredient is None):
+            return None
+        return replace(found, in_dough=False) if self._heading.outside else found
 
-    def _is_step(self, row: str) -> bool:
-        bare = re.sub(r"^\s*(?:[-*•]|\d{1,2}[.)])\s*", "", row)
-        return bool(_VERBS.match(bare)) and len(bare.split()) > 2
+    def _in_words(self, number: int, text: str) -> ReadLine:
+        """A line among the ingredients that names nothing known: it stays as it is, in words."""
+        said = f"“{text}” is not an ingredient that is known here"
+        when = self._heading.when or When.WET
+        return ReadLine(number, text, text, None, None, "", "", None, when, (), "no", wrong=said)
 
     def done(self) -> ReadRecipe:
         """Return what was read."""
+        title = next((r.text.strip(" #*")[:120] for r in self._rows if r.kind == "title"), "")
         return ReadRecipe(
-            self._title, tuple(self._lines), tuple(self._steps), tuple(self._ovens), self._pieces, tuple(self._unread)
+            title, tuple(self._lines), tuple(self._steps), tuple(self._ovens), self._pieces, tuple(self._rows)
         )
+
+
+def _is_told(text: str) -> bool:
+    """Whether a line is a sentence: it ends as one, and is long."""
+    return text.endswith((".", "!")) and len(text.split()) >= 4
 
 
 def as_formula(recipe: ReadRecipe, name: str = "") -> Formula:

@@ -90,5 +90,5 @@ def convert_answer(
             for x in read.lines
         ],
         checks=[FindingOut(kind=f.kind, line=f.line, column=f.column, say=f.say) for f in checks],
-        unread=[f"line {n}: {text}" for n, text in read.unread],
+        unread=[f"line {x.number}: {x.text}" for x in read.open],
     )

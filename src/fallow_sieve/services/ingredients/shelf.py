@@ -128,7 +128,7 @@ def _rows(view: View, query: str, wanted: Filter) -> tuple[NDArray[np.int64], di
     """The rows that pass, and by which other name each was found."""
     shown = passing(view.index, wanted)
     if not query:
-        return np.flatnonzero(shown), {}
+        return np.flatnonzero(shown & view.index.listed), {}
     row_of_slug = view.index.shelf.row_of
     found = [f for f in find(query, view.searchables) if shown[row_of_slug[f.slug]]]
     return np.array([row_of_slug[f.slug] for f in found], dtype=np.int64), {f.slug: f.by for f in found if f.by}

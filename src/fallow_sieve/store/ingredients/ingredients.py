@@ -24,7 +24,7 @@ from fallow_sieve.store.ingredients.numbers import (
     stored,
 )
 from fallow_sieve.store.kitchen import touch_shelf
-from fallow_sieve.store.tables import BenchTestRow, IngredientRow, LotRow, NumbersRow, PanelRow
+from fallow_sieve.store.tables import BUNDLED, BenchTestRow, IngredientRow, LotRow, NumbersRow, PanelRow
 from fallow_sieve.store.versions import save_versioned
 
 OWN_POSITION = 100_000  # own ingredients stand after the library's
@@ -131,7 +131,7 @@ def save_ingredient(session: Session, slug: str, values: dict[str, Any], version
     Raises StaleSaveError, and BadInputError for another change of one of the library's.
     """
     row = _row(session, slug)
-    if row.origin == "library":
+    if row.origin in BUNDLED:
         changed = [n for n, v in values.items() if n != "archived" and v != getattr(row, n)]
         if changed:
             raise BadInputError(
@@ -189,7 +189,7 @@ def choose_layer(session: Session, slug: str, name: str, aside: bool, version: i
 def delete_ingredient(session: Session, slug: str) -> None:
     """Delete an own ingredient that nothing rests on. Raises InUseError with what does, or BadInputError."""
     row = _row(session, slug)
-    if row.origin == "library":
+    if row.origin in BUNDLED:
         raise BadInputError(f"{row.name} is the library's", right="put it away instead")
     users = [*BLENDS.mentioning(session, slug), *FORMULAS.mentioning(session, slug)]
     users += [f"lot {c}" for c in session.exec(select(LotRow.code).where(LotRow.ingredient == slug))]

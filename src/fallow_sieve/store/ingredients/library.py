@@ -12,7 +12,7 @@ from fallow_sieve.core.ingredients import Ingredient
 from fallow_sieve.reference import aliases, library
 from fallow_sieve.store.ingredients.numbers import put_table_layers
 from fallow_sieve.store.kitchen import kitchen_row, touch_shelf
-from fallow_sieve.store.tables import AliasRow, IngredientRow
+from fallow_sieve.store.tables import BUNDLED, LARDER, AliasRow, IngredientRow
 
 
 @cache
@@ -41,10 +41,11 @@ def refresh_library(session: Session) -> bool:
 
 def _put_library_row(session: Session, item: Ingredient, position: int) -> None:
     row = session.get(IngredientRow, item.slug)
+    origin = LARDER if item.in_larder else "library"
     if row is None:
-        session.add(ingredient_row(item, "library", position))
-    elif row.origin == "library":
-        fresh = ingredient_row(item, "library", position)
+        session.add(ingredient_row(item, origin, position))
+    elif row.origin in BUNDLED:
+        fresh = ingredient_row(item, origin, position)
         for name in _FROM_LIBRARY:
             setattr(row, name, getattr(fresh, name))
         session.add(row)
@@ -52,6 +53,7 @@ def _put_library_row(session: Session, item: Ingredient, position: int) -> None:
 
 # What a library row takes from the bundled tables; whether it is put away is the user's own.
 _FROM_LIBRARY = (
+    "origin",
     "name",
     "role",
     "flavour_words",

@@ -26,7 +26,7 @@ from fallow_sieve.core.ingredients import (
     facts_alone,
 )
 from fallow_sieve.store.ingredients.numbers import Stored, facts_in_force
-from fallow_sieve.store.tables import AliasRow
+from fallow_sieve.store.tables import LARDER, AliasRow
 
 _INGREDIENTS = (
     "SELECT slug, name, role, origin, flavour_words, allergens, watch, functions, gluten_risk, usual_max_pct, "
@@ -106,6 +106,7 @@ def _ingredient(row: Any, facts: dict[str, Fact], bags: Sequence[Bag], today: da
         stock_g=bins.stock_g,
         own=origin == "own",
         archived=bool(archived),
+        in_larder=origin == LARDER,
     )
 
 

@@ -2,32 +2,24 @@
 
 from fallow_sieve.store.tables.blends import BlendDraftRow, BlendRevisionRow, BlendRow
 from fallow_sieve.store.tables.briefs import BriefRow
+from fallow_sieve.store.tables.columns import DraftColumns, HeadColumns, RevisionColumns
 from fallow_sieve.store.tables.formulas import FormulaDraftRow, FormulaRevisionRow, FormulaRow
-from fallow_sieve.store.tables.ingredients import AliasRow, BenchTestRow, IngredientRow, LotRow, NumbersRow, PanelRow
+from fallow_sieve.store.tables.ingredients import (
+    BUNDLED,
+    LARDER,
+    AliasRow,
+    BenchTestRow,
+    IngredientRow,
+    LotRow,
+    NumbersRow,
+    PanelRow,
+)
 from fallow_sieve.store.tables.kitchen import KitchenRow
 from fallow_sieve.store.tables.pours import BakeRow
 
 __all__ = [
-    "AliasRow",
-    "BakeRow",
-    "BenchTestRow",
-    "BlendDraftRow",
-    "BlendRevisionRow",
-    "BlendRow",
-    "BriefRow",
-    "FormulaDraftRow",
-    "FormulaRevisionRow",
-    "FormulaRow",
-    "IngredientRow",
-    "KitchenRow",
-    "LotRow",
-    "NumbersRow",
-    "PanelRow",
-]
-
-from fallow_sieve.store.tables.columns import DraftColumns, HeadColumns, RevisionColumns
-
-__all__ = [
+    "BUNDLED",
+    "LARDER",
     "AliasRow",
     "BakeRow",
     "BenchTestRow",

@@ -9,9 +9,12 @@ from sqlmodel import Field, SQLModel
 
 from fallow_sieve.store.tables.columns import json_column
 
+LARDER = "larder"
+BUNDLED = ("library", LARDER)  # where rows come from that are refreshed with the application
+
 
 class IngredientRow(SQLModel, table=True):
-    """What an ingredient is. `origin` is library or own; a library row is refreshed with the application.
+    """What an ingredient is. `origin` is library, larder or own; a bundled row is refreshed with the application.
 
     `touched` is the shelf version at which it, its numbers or its lots last changed.
     """

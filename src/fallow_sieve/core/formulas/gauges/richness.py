@@ -15,7 +15,7 @@ from fallow_sieve.core.formulas.analysis import WorkedFormula
 from fallow_sieve.core.formulas.formula import OUTSIDE_DOUGH, Formula, When, is_flour, opened
 from fallow_sieve.core.formulas.gauges.gauge import OF_FLOUR, Gauge, off_the_usual, on_band
 from fallow_sieve.core.ingredients import Ingredient, Kind
-from fallow_sieve.core.values import Band
+from fallow_sieve.core.values import EDGE, Band
 
 THIRSTY_G_PER_G = 1.8  # beyond it amounts are judged on what the flour makes
 _FREE = 0.5  # of the fat in nut flours, to shorten a dough: a rule of thumb
@@ -58,7 +58,7 @@ def richness_gauges(
     for u in usual:
         name, label = _GAUGES.get(u.metric, ("", ""))
         value = values.get(u.metric, 0.0)
-        if not name or name in but or (value < _TRACE_PCT and u.band.good_low <= 0):
+        if not name or name in but or (value < _TRACE_PCT - EDGE and u.band.good_low <= 0):
             continue
         if name == "egg" and value > u.band.good_high and egg_carries(analysis.dough.parts):
             continue

@@ -166,8 +166,12 @@ def short_name(item: Ingredient) -> str:
 
 
 def candidates(shelf: Shelf, kind: Kind, but: str) -> list[Ingredient]:
-    """Return what on the shelf has a function of `kind`, but for the ingredient `but` (a slug) and what is put away."""
-    return [i for i in shelf.ingredients if i.slug != but and not i.archived and i.function(kind)]
+    """Return what has a function of `kind`, but for the ingredient `but` (a slug) and what is put away.
+
+    Of the larder only what is in a bin.
+    """
+    there = (i for i in shelf.ingredients if not i.archived and (not i.in_larder or i.stock_g > 0))
+    return [i for i in there if i.slug != but and i.function(kind)]
 
 
 def per_g(item: Ingredient, nutrient: str) -> float:

@@ -1,0 +1,90 @@
+"""Flour by name: what says that it is gluten-free is never wheat, and flour alone is asked for.
+
+A gluten-free flour that is not named further is one that is bought: its kind from its words, its binder as the line
+says, else unknown.
+"""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+
+from fallow_sieve.core.recipes.names import Lexicon, Named, understand
+
+PLAIN, SELF_RAISING, BREAD = "bought-gf-plain-flour", "bought-gf-self-raising-flour", "bought-gf-bread-flour"
+_WITH_GUM = {PLAIN: f"{PLAIN}-gum", SELF_RAISING: f"{SELF_RAISING}-gum", BREAD: f"{BREAD}-gum"}
+_WITHOUT_GUM = {PLAIN: f"{PLAIN}-no-gum", SELF_RAISING: f"{SELF_RAISING}-no-gum", BREAD: f"{BREAD}-no-gum"}
+_FLOUR = re.compile(
+    r"\b(?:flours?|mehle?|\w*mehl|mehlmischung|farines?|harinas?|farin[ae]|mjöl\w*)\b|\b(?:mix|blend)\b", re.IGNORECASE
+)
+_BARE = re.compile(r"^(?:flours?|mehl|farine|harina|farina|mjöl)$", re.IGNORECASE)
+_SELF_RAISING = re.compile(r"\bself[- ]?(?:rais|ris)ing\b", re.IGNORECASE)
+_FOR_BREAD = re.compile(r"\b(?:bread|brot|pain|pan|pane|bröd)\b", re.IGNORECASE)
+_ONE_FOR_ONE = re.compile(r"\b(?:1|one)[- ](?:to|for)[- ](?:1|one)\b", re.IGNORECASE)
+_NO_GUM = re.compile(r"\b(?:no|without|free of)\s+(?:added\s+)?(?:gums?|xanthan)", re.IGNORECASE)
+_GUM = re.compile(r"\b(?:with|containing|includes?|including|contains)\s+(?:added\s+)?(?:gums?|xanthan)", re.IGNORECASE)
+ASKED = "Which flour? The recipe does not say: wheat, a gluten-free mix, or one of your own."
+
+
+@dataclass(frozen=True, slots=True)
+class FlourWords:
+    """Words that say gluten-free, in lower case, the longest first."""
+
+    gluten_free: tuple[str, ...]
+
+
+def says_gluten_free(text: str, words: FlourWords) -> bool:
+    """Return whether `text` says that something is gluten-free, in any of the languages of the tables."""
+    low = f" {re.sub(r'[-.]', ' ', text.lower())} "
+    return any(re.search(rf"(?<!\w){re.escape(re.sub(r'[-.]', ' ', w).strip())}(?!\w)", low) for w in words.gluten_free)
+
+
+def bought_flour(text: str, note: str, words: FlourWords, known: Lexicon) -> Named | None:
+    """Return the bought gluten-free flour that `text` names (`note`: what is said beside it), or None.
+
+    "gluten-free oat flour" is oat flour: a flour that is named further is what its own name says.
+    """
+    whole = f"{text} {note}"
+    if not (says_gluten_free(whole, words) or _ONE_FOR_ONE.search(whole)) or not _FLOUR.search(text):
+        return None
+    rest = _without(text, words)
+    if not _is_plain(rest) and understand(rest, known).ingredient is not None and not _is_wheat(rest, known):
+        return None
+    kind = _bought_kind(rest)
+    if _NO_GUM.search(whole):
+        kind = _WITHOUT_GUM[kind]
+    elif _GUM.search(whole):
+        kind = _WITH_GUM[kind]
+    said = "" if kind in {*_WITH_GUM.values(), *_WITHOUT_GUM.values()} else "whether a binder is in it is not known"
+    return Named(kind, f"a bought mix taken; {said}" if said else "a bought mix taken", ())
+
+
+def is_bare_flour(text: str) -> bool:
+    """Return whether `text` says flour and no more.
+
+    >>> is_bare_flour("flour"), is_bare_flour("rice flour"), is_bare_flour("Mehl")
+    (True, False, True)
+    """
+    return bool(_BARE.match(text.strip(" .,:;-")))
+
+
+def _without(text: str, words: FlourWords) -> str:
+    low = re.sub(r"[-.]", " ", text.lower())
+    for phrase in words.gluten_free:
+        low = re.sub(rf"(?<!\w){re.escape(re.sub(r'[-.]', ' ', phrase).strip())}(?!\w)", " ", low)
+    return re.sub(r"\s+", " ", low).strip()
+
+
+def _bought_kind(rest: str) -> str:
+    if _SELF_RAISING.search(rest):
+        return SELF_RAISING
+    return BREAD if _FOR_BREAD.search(rest) else PLAIN
+
+
+def _is_plain(rest: str) -> bool:
+    return bool(re.fullmatch(r"(?:&|and|wheat|free|plain|white|flours?|mehl|farine|harina|farina|mix|blend|\s)+", rest))
+
+
+def _is_wheat(rest: str, known: Lexicon) -> bool:
+    found = understand(rest, known).ingredient or ""
+    return bool(re.search(r"(?:^|-)wheat", found)) or found in ("tipo-00-flour", "durum-semolina")
