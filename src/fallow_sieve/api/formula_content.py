@@ -6,8 +6,8 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from fallow_sieve.api.models import Grams, In, Out, Parts, RevisionNumber, RowId, Slug, as_parts
-from fallow_sieve.core.blends import Part
+from fallow_sieve.api.models import In, Out, Parts, RevisionNumber, RowId, Slug, as_parts
+from fallow_sieve.core.blends import MAX_MASS_G, Part
 from fallow_sieve.core.formulas import CONSISTENCIES, MAX_LINES, MAX_METHOD, Formula, Line, When
 from fallow_sieve.core.values import Pin
 from fallow_sieve.formats.formulas import LineName
@@ -19,7 +19,7 @@ class LineIn(In):
     """One line: an ingredient by slug, or `@blend` for the pinned blend; g, and when it goes in."""
 
     ingredient: LineName
-    mass_g: Grams
+    mass_g: Annotated[float, Field(ge=0, le=MAX_MASS_G)]
     when: Annotated[When, Field(strict=False)]
     note: Annotated[str, Field(max_length=200)] = ""
 

@@ -7,7 +7,7 @@ from collections import defaultdict
 from dataclasses import dataclass
 from functools import cache
 
-from fallow_sieve.core.ingredients import Fact, Function, Ingredient, Quality, Role, Shelf
+from fallow_sieve.core.ingredients import WORDS, Fact, Function, Ingredient, Quality, Role, Shelf
 from fallow_sieve.core.values import Range
 from fallow_sieve.reference.larder import larder
 from fallow_sieve.reference.tables import read_table
@@ -56,6 +56,10 @@ class CompositionRow:
     source: str
 
 
+# What a line that is not understood is made of: nothing is known of it, and so nothing is certain of what holds it.
+IN_WORDS = Ingredient(WORDS, "A line in words", Role.OTHER, archived=True, in_larder=True)
+
+
 @cache
 def library() -> tuple[Ingredient, ...]:
     """Return every bundled ingredient with its facts, in table order, the larder after the flours."""
@@ -67,7 +71,7 @@ def library() -> tuple[Ingredient, ...]:
         confidence = f" ({p.confidence} confidence)" if p.confidence else ""
         source = f"bundled table: {p.basis}{confidence}"
         contents[p.ingredient][p.property] = Fact(Range(p.low, p.typical, p.high), Quality.ESTIMATE, source)
-    return (*(_ingredient(r, contents[r.slug]) for r in read_table("ingredients", IngredientRow)), *larder())
+    return (*(_ingredient(r, contents[r.slug]) for r in read_table("ingredients", IngredientRow)), *larder(), IN_WORDS)
 
 
 @cache

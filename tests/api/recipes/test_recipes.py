@@ -23,6 +23,7 @@ def test_a_recipe_is_read_with_the_kitchens_cups_and_every_guess(client):
         "baking-powder",
         "whole-milk",
         "whole-egg",
+        "@words",
     ]
     chosen = post(client, "recipes/read", text=RECIPE, chosen={"6": "almond-meal"})
     assert chosen["lines"][-1]["ingredient"] == "almond-meal"

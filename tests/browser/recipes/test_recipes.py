@@ -37,6 +37,6 @@ def test_a_recipe_is_read_mended_made_over_and_becomes_a_formula(page, formula):
 
 def test_a_poor_candidate_is_told_plainly(page):
     page.goto("/#/recipe")
-    page.get_by_role("textbox", name="Recipe").fill("Apple strudel\n250 g flour\n120 ml water")
+    page.get_by_role("textbox", name="Recipe").fill("Apple strudel\n250 g plain flour\n120 ml water")
     page.get_by_label("Blend", exact=True).select_option(label="Everyday buffet mix")
     expect(page.get_by_role("alert")).to_contain_text("A poor candidate.")

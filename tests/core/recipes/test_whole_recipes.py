@@ -2,13 +2,25 @@
 
 from __future__ import annotations
 
+import math
+from dataclasses import replace
 from pathlib import Path
 
 import pytest
 
+from fallow_sieve.core.blends.blend import Part
+from fallow_sieve.core.formulas.card import card_of
+from fallow_sieve.core.formulas.judgement import judge_formula
+from fallow_sieve.core.formulas.scaling import scale_lines
+from fallow_sieve.core.ingredients import WORDS
 from fallow_sieve.core.recipes.habits import habit_of
+from fallow_sieve.core.recipes.reading import as_formula
+from fallow_sieve.core.values.pins import Pin
+from fallow_sieve.formats.formulas.file import read_formula, write_formula
+from fallow_sieve.reference.formulas import formula_rules
+from fallow_sieve.reference.uses import rules
 from fallow_sieve.services.kitchen import bundled_kitchen
-from fallow_sieve.services.recipes import read_text
+from fallow_sieve.services.recipes import make_over, read_text
 
 KITCHEN = bundled_kitchen()
 KINDS = ("title", "yield", "section", "step", "note")
@@ -193,3 +205,52 @@ def test_a_slip_of_the_pen_is_read_with_a_mark():
     (found,) = read_text("A loaf\n3 g xantham gum", KITCHEN).recipe.lines
     assert (found.ingredient, found.understood) == ("xanthan-gum", "guessed")
     assert "xantham" in found.guesses[0]
+
+
+IN_WORDS = "A loaf\n500 g sorghum flour\n400 g water\n40 g Low Ings brose meal, toasted\na handful of guard's seed mix\n9 g salt"
+
+
+def test_what_is_not_understood_goes_along_in_words_with_its_mass_where_that_is_known():
+    formula = read_text(IN_WORDS, KITCHEN).formula
+    words = [(x.note, x.mass_g) for x in formula.lines if x.ingredient == WORDS]
+    assert words == [("40 g Low Ings brose meal, toasted", 40), ("a handful of guard's seed mix", 30)]
+    assert len(formula.lines) == 5
+
+
+def test_while_a_line_is_in_words_nothing_is_certain_of_what_it_holds():
+    formula = replace(read_text(IN_WORDS.replace("a handful of ", ""), KITCHEN).formula, use="tin-loaf")
+    found = judge_formula(formula, KITCHEN.shelf, formula_rules())
+    assert found.in_words == ("40 g Low Ings brose meal, toasted", "guard's seed mix")
+    assert "Two lines in words are not judged." in found.say
+    assert found.say_more.startswith("at least 949 g dough")
+    assert found.gluten.status == "unknown"
+    assert WORDS in found.gluten.unknown_parts
+    assert "40 g Low Ings brose meal, toasted" in found.analysis.doubts
+    assert any("guard's seed mix" in step for step in card_of(found).steps)
+
+
+def test_a_line_in_words_is_scaled_made_over_and_written_to_a_file_like_any_other():
+    formula = read_text(IN_WORDS.replace("sorghum flour", "plain flour"), KITCHEN).formula
+    twice = scale_lines(formula.lines, 2)
+    assert [x.mass_g for x in twice if x.ingredient == WORDS] == [80, 60]
+    blend = (Part("sorghum-flour", 70), Part("tapioca-starch", 30))
+    use = rules().uses["tin-loaf"]
+    made = make_over(replace(formula, blend=blend, pin=Pin("blend", 1, 1, "B"), use="tin-loaf"), use, KITCHEN)
+    after = made.conversion.formula
+    assert [x.note for x in after.lines if x.ingredient == WORDS] == [
+        x.note for x in formula.lines if x.ingredient == WORDS
+    ]
+    assert "in words" in made.after.say
+    back = read_formula(write_formula(after, "B", None, ()).encode()).formula
+    assert [(x.ingredient, x.mass_g, x.note) for x in back.lines] == [
+        (x.ingredient, x.mass_g, x.note) for x in after.lines
+    ]
+
+
+@pytest.mark.parametrize("name", RECIPES)
+def test_no_mass_is_lost_between_the_text_and_the_formula(name):
+    found, _ = read(name)
+    known = math.fsum(x.mass.typical for x in found.lines if x.mass)
+    formula = as_formula(found)
+    assert math.fsum(x.mass_g for x in formula.lines) == pytest.approx(known, rel=1e-12)
+    assert len(formula.lines) == len(found.lines)

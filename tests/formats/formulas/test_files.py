@@ -77,7 +77,7 @@ def test_a_formula_file_comes_back_as_it_went_to_the_last_bit(formula):
 @pytest.mark.parametrize(
     ("changes", "place", "says"),
     [
-        ({"lines": [{"ingredient": "water", "mass_g": -1, "stage": "wet"}]}, "/lines/0/mass_g", "greater than 0"),
+        ({"lines": [{"ingredient": "water", "mass_g": -1, "stage": "wet"}]}, "/lines/0/mass_g", "greater than or equal to 0"),
         ({"lines": [{"ingredient": "water", "mass_g": 1, "stage": "cold"}]}, "/lines/0/stage", "'dry'"),
         ({"lines": [{"ingredient": "Water!", "mass_g": 1, "stage": "wet"}]}, "/lines/0/ingredient", "pattern"),
         ({"lines": []}, "/lines", "at least 1"),

@@ -22,7 +22,7 @@ from fallow_sieve.core.formulas.formula import (
     opened,
     water_counts,
 )
-from fallow_sieve.core.ingredients import NUTRIENTS, Fact, Function, Role, Shelf
+from fallow_sieve.core.ingredients import NUTRIENTS, WORDS, Fact, Function, Ingredient, Role, Shelf
 from fallow_sieve.core.values import Estimate
 
 COUNTED = ("water_g", "fat_g", "sugars_g", "salt_g", "protein_g")
@@ -126,7 +126,7 @@ def _facts(n: int, line: Line, shelf: Shelf, flour_g: float, per_g: _PerG) -> Li
     return LineFacts(
         index=n,
         ingredient=line.ingredient,
-        name=item.name if item else "The blend",
+        name=_called(line, item),
         role=item.role if item else Role.OTHER,
         when=line.when,
         mass_g=line.mass_g,
@@ -136,6 +136,13 @@ def _facts(n: int, line: Line, shelf: Shelf, flour_g: float, per_g: _PerG) -> Li
         water_counts=item is not None and water_counts(item),
         functions=item.functions if item else (),
     )
+
+
+def _called(line: Line, item: Ingredient | None) -> str:
+    """The name of a line: a line in words is called what it says."""
+    if item is None:
+        return "The blend"
+    return line.note or item.name if line.ingredient == WORDS else item.name
 
 
 def _per_g(formula: Formula, shelf: Shelf) -> dict[str, _PerG]:

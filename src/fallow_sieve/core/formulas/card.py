@@ -10,6 +10,7 @@ from fallow_sieve.core.formulas.analysis import LineFacts
 from fallow_sieve.core.formulas.formula import AHEAD, When
 from fallow_sieve.core.formulas.judgement import FormulaJudgement
 from fallow_sieve.core.formulas.pouring import REST_MINUTES, is_poured, poured_water_g
+from fallow_sieve.core.ingredients import WORDS
 from fallow_sieve.core.values import fahrenheit_from_celsius, grams
 
 _DO = {
@@ -66,8 +67,13 @@ def _steps_of(moments: Iterable[When], lines: Sequence[LineFacts], blend_name: s
 
 
 def _step_of(when: When, lines: Sequence[LineFacts], blend_name: str) -> str:
-    named = [f"{grams(x.mass_g)} {_name(x, blend_name)}" for x in lines if x.when is when]
+    named = [_weighed(x, blend_name) for x in lines if x.when is when]
     return _DO[when].format(", ".join(named)) if named else ""
+
+
+def _weighed(x: LineFacts, blend_name: str) -> str:
+    """A line on the card; one in words stands as it was written, amount and all."""
+    return x.name if x.ingredient == WORDS else f"{grams(x.mass_g)} {_name(x, blend_name)}"
 
 
 def _name(x: LineFacts, blend_name: str) -> str:

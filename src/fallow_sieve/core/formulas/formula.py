@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 from fallow_sieve.core.blends import MAX_MASS_G, Part
-from fallow_sieve.core.ingredients import WHISKED_IN_DRY, Ingredient, Kind, Role, Shelf
+from fallow_sieve.core.ingredients import WHISKED_IN_DRY, WORDS, Ingredient, Kind, Role, Shelf
 from fallow_sieve.core.values import BadInputError, Pin, UnknownNameError, nearest_names
 
 BLEND = "@blend"  # stands for the pinned blend; no slug can look so
@@ -92,7 +92,8 @@ def check_lines(lines: Sequence[Line], shelf: Shelf, has_blend: bool, place: str
                 raise BadInputError("no blend is chosen", place=f"{place}/{n}/ingredient", right="choose a blend first")
         elif line.ingredient not in shelf.row_of:
             raise UnknownNameError("ingredient", line.ingredient, shelf.row_of, place=f"{place}/{n}/ingredient")
-        if not (math.isfinite(line.mass_g) and 0 < line.mass_g <= MAX_MASS_G):
+        is_unweighed = line.ingredient == WORDS and line.mass_g == 0
+        if not is_unweighed and not (math.isfinite(line.mass_g) and 0 < line.mass_g <= MAX_MASS_G):
             raise BadInputError(
                 f"a mass of {line.mass_g!r} g",
                 place=f"{place}/{n}/mass_g",
@@ -101,14 +102,17 @@ def check_lines(lines: Sequence[Line], shelf: Shelf, has_blend: bool, place: str
 
 
 def opened(lines: Sequence[Line], blend: Sequence[Part]) -> tuple[Part, ...]:
-    """Return the parts (g) that `lines` come to, with the blend opened into its own; each ingredient once."""
+    """Return the parts (g) that `lines` come to, with the blend opened into its own; each ingredient once.
+
+    A line in words whose mass is not known is no part.
+    """
     blend_g = sum(p.mass_g for p in blend)
     masses: dict[str, float] = defaultdict(float)
     for line in lines:
         if line.ingredient == BLEND:
             for part in blend:
                 masses[part.ingredient] += line.mass_g * part.mass_g / blend_g
-        else:
+        elif line.mass_g > 0:
             masses[line.ingredient] += line.mass_g
     return tuple(Part(slug, mass) for slug, mass in masses.items())
 

@@ -6,7 +6,7 @@ Each gauge is a band with a mark on it, as on a blend's sieves: water, binder, w
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from fallow_sieve.core.baking import (
     BakePlan,
@@ -58,15 +58,18 @@ from fallow_sieve.core.formulas.pouring import PouredWater, PourStep, hold_back,
 from fallow_sieve.core.formulas.rules import FormulaRules, FormulaSetting
 from fallow_sieve.core.formulas.water import Prediction
 from fallow_sieve.core.formulas.water_learning import Corrected, Learnt, correct, learn
-from fallow_sieve.core.ingredients import Function, Kind, Role, Shelf
-from fallow_sieve.core.values import state_sentence, worst_first
+from fallow_sieve.core.ingredients import WORDS, Function, Kind, Role, Shelf
+from fallow_sieve.core.values import number_word, state_sentence, worst_first
 
 LEAST_OVEN_C = 130.0  # what is cooler in a method is a core or a dough
 
 
 @dataclass(frozen=True, slots=True)
 class FormulaJudgement:
-    """All that is known about a formula; `say` is its state in one sentence."""
+    """All that is known about a formula; `say` is its state in one sentence.
+
+    `in_words` are lines that were not understood: their allergens, gluten and water are unknown.
+    """
 
     analysis: FormulaAnalysis
     consistency: str | None
@@ -89,6 +92,7 @@ class FormulaJudgement:
     cautions: tuple[Caution, ...]
     say: str
     say_more: str
+    in_words: tuple[str, ...] = ()
 
 
 def judge_formula(
@@ -125,7 +129,8 @@ def judge_formula(
         ]
     )
     mixed = analysis.mix.parts
-    gluten = estimate_gluten([p for p in mixed if p.ingredient != WATER], own)
+    in_words = tuple(x.name for x in analysis.lines if x.ingredient == WORDS)
+    gluten = _with_words(estimate_gluten([p for p in mixed if p.ingredient != WATER], own), in_words)
     school = formula.school or where.school
     warnings = (*_warnings(formula, analysis, rules, loads), *filter(None, [stays_pale(analysis, hottest_c)]))
     items = [own[p.ingredient] for p in mixed]
@@ -149,9 +154,25 @@ def judge_formula(
         allergens=union_of(i.allergens for i in items),
         gluten=gluten,
         cautions=cautions_for(mixed, own, gluten),
-        say=_say(gauges, use) + _odd(warnings),
-        say_more=_say_more(analysis),
+        say=_say(gauges, use) + _unjudged(in_words) + _odd(warnings),
+        say_more=_say_more(analysis, in_words),
+        in_words=in_words,
     )
+
+
+def _with_words(gluten: GlutenEstimate, in_words: Sequence[str]) -> GlutenEstimate:
+    """The gluten estimate where a line is in words: unknown, unless a part contains it already."""
+    if not in_words or WORDS in gluten.unknown_parts:
+        return gluten
+    status = gluten.status if gluten.status == "contains" else "unknown"
+    return replace(gluten, status=status, unknown_parts=(*gluten.unknown_parts, WORDS))
+
+
+def _unjudged(in_words: Sequence[str]) -> str:
+    if not in_words:
+        return ""
+    one = len(in_words) == 1
+    return f" {number_word(len(in_words))} line{'' if one else 's'} in words {'is' if one else 'are'} not judged."
 
 
 def _binder_gauge(formula: Formula, analysis: WorkedFormula, use: Use | None, binder: BinderLoad) -> tuple[Gauge, ...]:
@@ -242,10 +263,11 @@ def _odd(warnings: Sequence[str]) -> str:
     return f" {len(warnings)} to look at." if warnings else ""
 
 
-def _say_more(analysis: FormulaAnalysis) -> str:
+def _say_more(analysis: FormulaAnalysis, in_words: Sequence[str]) -> str:
     if analysis.hydration_pct is None:
         return "There is no flour in the dough yet."
+    least = "at least " if in_words else ""
     return (
-        f"{analysis.dough_g:.0f} g dough on {analysis.flour_g:.0f} g flour · "
-        f"{analysis.water_g:.0f} g water, {analysis.hydration_pct:.0f} % of flour"
+        f"{least}{analysis.dough_g:.0f} g dough on {analysis.flour_g:.0f} g flour · "
+        f"{least}{analysis.water_g:.0f} g water, {analysis.hydration_pct:.0f} % of flour"
     )

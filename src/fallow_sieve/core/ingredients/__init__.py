@@ -60,6 +60,7 @@ from fallow_sieve.core.ingredients.in_bins import Bag, bins_of
 from fallow_sieve.core.ingredients.ingredient import (
     PROPERTIES,
     ROLE_LABELS,
+    WORDS,
     Fact,
     Ingredient,
     Quality,
@@ -130,6 +131,7 @@ __all__ = [
     "TOLERANCE_G",
     "WAYS",
     "WHISKED_IN_DRY",
+    "WORDS",
     "Bag",
     "Cell",
     "Column",

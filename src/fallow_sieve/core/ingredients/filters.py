@@ -124,6 +124,8 @@ def _number(value: float | None) -> float:
 def passing(index: Index, wanted: Filter) -> NDArray[np.bool_]:
     """Return for each ingredient of the shelf whether it is shown."""
     shown: NDArray[np.bool_] = np.equal(index.archived, wanted.archived)
+    if wanted.archived:
+        shown &= index.listed  # what stands for a line in words is no ingredient to take up again
     if wanted.roles:
         shown &= np.isin(index.roles, list(wanted.roles))
     if wanted.in_stock:

@@ -107,6 +107,9 @@ PROPERTIES: dict[str, Property] = {
 }
 
 
+WORDS = "@words"  # stands for a line that is not understood; no slug can look so
+
+
 def short_name(name: str) -> str:
     """Return the first words of a name, up to a comma or bracket.
 

@@ -40,7 +40,7 @@ _SIGNS: tuple[tuple[str, str, str], ...] = (
 
 
 def habit_of(text: str) -> Habit:
-    """Return whose habits a recipe shows most signs of; of a tie the first that is met in the list.
+    """Return whose habits a recipe shows most signs of; where two are even it does not say.
 
     >>> habit_of("2 cups all-purpose flour\\nBake at 350°F").key, habit_of("200g caster sugar, gas mark 4").key
     ('us', 'uk')
@@ -51,5 +51,7 @@ def habit_of(text: str) -> Habit:
             found.setdefault(key, []).append(said)
     if not found:
         return Habit("")
-    key = max(found, key=lambda k: len(found[k]))
+    key, *others = sorted(found, key=lambda k: -len(found[k]))
+    if others and len(found[others[0]]) == len(found[key]):
+        return Habit("")
     return Habit(key, tuple(dict.fromkeys(found[key])))

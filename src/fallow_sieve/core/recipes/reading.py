@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 
 from fallow_sieve.core.baking import OvenMention, oven_mentions
 from fallow_sieve.core.formulas import MAX_METHOD, Formula, Line, When
-from fallow_sieve.core.ingredients import Shelf
+from fallow_sieve.core.ingredients import WORDS, Shelf
 from fallow_sieve.core.recipes.kinds import Heading, heading_of, is_remark, is_step, without_markup, yield_of
 from fallow_sieve.core.recipes.lines import ReadLine, Words, read_line
 from fallow_sieve.core.values import BadInputError
@@ -158,12 +158,15 @@ def _is_told(text: str) -> bool:
     return text.endswith((".", "!")) and len(text.split()) >= 4
 
 
+def _as_line(x: ReadLine) -> Line:
+    when = x.when if x.in_dough else When.FINISH
+    if x.ingredient and x.mass is not None and x.mass.typical > 0:
+        return Line(x.ingredient, x.mass.typical, when, x.note[:200])
+    return Line(WORDS, x.mass.typical if x.mass else 0.0, when, x.text[:200])
+
+
 def as_formula(recipe: ReadRecipe, name: str = "") -> Formula:
-    """Return the lines that were understood as a formula (g); what was not is left out, and stays in the recipe."""
-    lines = tuple(
-        Line(x.ingredient, x.mass.typical, x.when, x.note[:200])
-        for x in recipe.lines
-        if x.ingredient and x.mass is not None and x.mass.typical > 0
-    )
+    """Return the lines as a formula (g); what was not understood goes along in words, with its mass where known."""
+    lines = tuple(_as_line(x) for x in recipe.lines)
     method = "\n".join(text for _, text in recipe.steps)[:MAX_METHOD]
     return Formula(lines, name=name or recipe.title or "Pasted recipe", pieces=recipe.pieces or 1, method=method)

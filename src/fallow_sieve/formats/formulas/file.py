@@ -17,14 +17,17 @@ from fallow_sieve.formats.ingredients import IngredientIn, defined, definition_o
 from fallow_sieve.formats.shared import MASS_LIMIT_G, Slug, Strict, no_twice, parse_json, validate
 
 FORMAT = "fallow-sieve/formula"
-LineName = Annotated[str, Field(pattern=r"^(@blend|[a-z0-9]+(-[a-z0-9]+)*)$", max_length=80)]
+LineName = Annotated[str, Field(pattern=r"^(@blend|@words|[a-z0-9]+(-[a-z0-9]+)*)$", max_length=80)]
 
 
 class LineIn(Strict):
-    """One line: an ingredient by slug, or `@blend` for the pinned blend; its mass in g and its stage."""
+    """One line: an ingredient by slug, or `@blend` for the pinned blend; its mass in g and its stage.
+
+    `@words` is a line that was not understood: its text stands in `note`, its mass is 0 where it is not known.
+    """
 
     ingredient: LineName
-    mass_g: float = Field(gt=0, le=MASS_LIMIT_G)
+    mass_g: float = Field(ge=0, le=MASS_LIMIT_G)
     stage: Literal[tuple(str(s) for s in When)]  # type: ignore[valid-type]
     note: str = Field(default="", max_length=200)
 

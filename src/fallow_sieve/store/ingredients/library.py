@@ -84,4 +84,5 @@ def ingredient_row(item: Ingredient, origin: str, position: int = 0) -> Ingredie
         usual_max_reason=item.usual_max_reason,
         confidence=item.confidence,
         position=position,
+        archived=item.archived,
     )

@@ -24,6 +24,7 @@ from fallow_sieve.formats.ingredients import (
     refuse_impossible,
 )
 from fallow_sieve.store.ingredients.numbers import Stored, facts_in_force
+from fallow_sieve.store.tables import LARDER
 
 _COLUMN = {"function": "functions"}  # where a column of the file has another name in the table
 _LISTED = 200  # new rows whose cells are listed: a preview shows no more
@@ -50,11 +51,15 @@ class RowChange:
 
 @dataclass(frozen=True, slots=True)
 class AsItStands:
-    """An ingredient as it stands: its texts by column, whose it is, and the facts that count."""
+    """An ingredient as it stands: its texts by column, whose it is, the facts that count, and if it is on the shelf.
+
+    What lies in the larder as it came is not.
+    """
 
     texts: dict[str, str]
     own: bool
     facts: dict[str, Fact]
+    on_shelf: bool
 
 
 @dataclass(slots=True)
@@ -99,14 +104,15 @@ def shelf_as_it_stands(session: Session) -> dict[str, AsItStands]:
         facts = facts_in_force(layers[slug])
         if usual is not None and "usual_max_pct" not in facts:
             facts["usual_max_pct"] = Fact(exactly(usual))
-        found[slug] = AsItStands(texts, origin == "own", facts)
+        is_touched = origin != LARDER or any(layer != "table" for layer in layers[slug])
+        found[slug] = AsItStands(texts, origin == "own", facts, is_touched)
     return found
 
 
 def shelf_lines(session: Session, own_only: bool = False) -> Iterator[ShelfLine]:
-    """Give every ingredient as a line of a shelf table."""
+    """Give every ingredient of the shelf as a line of a table."""
     for known in shelf_as_it_stands(session).values():
-        if known.own or not own_only:
+        if known.own or (known.on_shelf and not own_only):
             ranges = {n: f.range for n, f in known.facts.items()}
             yield ShelfLine(known.texts, {n: (r.low, r.typical, r.high) for n, r in ranges.items()})
 
