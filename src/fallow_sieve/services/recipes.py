@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Collection, Mapping
 from dataclasses import dataclass, replace
 
-from fallow_sieve.core.blends import Use
+from fallow_sieve.core.blends import Blend, Use
 from fallow_sieve.core.formulas import Corrected, Formula, FormulaJudgement, Gauge, Prediction, judge_formula
 from fallow_sieve.core.recipes import (
     Conversion,
@@ -18,11 +18,14 @@ from fallow_sieve.core.recipes import (
     check_recipe,
     convert,
     habit_of,
+    mix_inside,
     paired,
     read_recipe,
+    use_in_words,
 )
 from fallow_sieve.core.values import CupStandard, SpoonStandard
 from fallow_sieve.reference import formula_rules, look_alikes, poor_candidates, rules, words
+from fallow_sieve.services.blends.judging import judged_blend
 from fallow_sieve.services.kitchen import KitchenNow
 
 
@@ -38,6 +41,33 @@ class Read:
     formula: Formula
     habit: str
     say: str
+    use: str | None
+    mix: MixStands | None
+
+
+@dataclass(frozen=True, slots=True)
+class MixPart:
+    """A part of a mix: its name and role, g, % of the mix and % of flour (None without flour)."""
+
+    ingredient: str
+    name: str
+    role: str
+    mass_g: float
+    mix_pct: float
+    flour_pct: float | None
+
+
+@dataclass(frozen=True, slots=True)
+class MixStands:
+    """The mix that a recipe names itself: its parts, how it stands for the use that is guessed, the formula on it.
+
+    `score` is its fit 0–100, None without a use; `say` its state in one sentence.
+    """
+
+    parts: tuple[MixPart, ...]
+    score: float | None
+    say: str
+    formula: Formula
 
 
 @dataclass(frozen=True, slots=True)
@@ -64,7 +94,21 @@ def read_text(
     by = formula_rules()
     checks = check_recipe(recipe, kitchen.shelf, by.marks, by.usual_shares, look_alikes())
     why = f": {', '.join(found.why)}" if found.why else ""
-    return Read(recipe, checks, as_formula(recipe), found.key if measures.eggs_of else "", f"{measures.say}{why}")
+    use = use_in_words(recipe.title, [text for _, text in recipe.steps])
+    formula = replace(as_formula(recipe), use=use)
+    key = found.key if measures.eggs_of else ""
+    return Read(recipe, checks, formula, key, f"{measures.say}{why}", use, _mix_stands(formula, kitchen))
+
+
+def _mix_stands(formula: Formula, kitchen: KitchenNow) -> MixStands | None:
+    inside = mix_inside(formula, kitchen.shelf)
+    if inside is None:
+        return None
+    found = judged_blend(Blend(inside.parts, use=formula.use), kitchen)
+    parts = tuple(
+        MixPart(p.ingredient, p.name, str(p.role), p.mass_g, p.mix_pct, p.flour_pct) for p in found.analysis.parts
+    )
+    return MixStands(parts, found.fit.score if found.fit else None, found.say, inside.formula)
 
 
 @dataclass(frozen=True, slots=True)

@@ -8,15 +8,16 @@ from pydantic import Field
 
 from fallow_sieve.api.formula_content import FormulaContentOut, PinnedIn, School
 from fallow_sieve.api.models import In, Out, Slug
-from fallow_sieve.core.recipes import ConversionStep, Pairing, RecipeCheck
-from fallow_sieve.services.recipes import Side
+from fallow_sieve.core.recipes import ConversionStep, Pairing, RecipeCheck, Row
+from fallow_sieve.services.recipes import MixPart, Side
 
 
 class ReadIn(In):
-    """A recipe as text, and the ingredients chosen for lines by number."""
+    """A recipe as text, ingredients chosen for lines by number, and whose cups and eggs (null: as the text shows)."""
 
     text: Annotated[str, Field(max_length=20_000)]
     chosen: Annotated[dict[str, Slug], Field(max_length=300)] = Field(default_factory=dict)
+    habit: Literal["us", "uk", "au", "ca", "eu", ""] | None = None
 
 
 class ConvertIn(ReadIn):
@@ -46,6 +47,16 @@ class ReadLineOut(Out):
     note: str
     near: list[str]
     wrong: str
+    in_dough: bool
+
+
+class FoundMixOut(Out):
+    """The mix that a recipe names itself (g), how it stands for the use that is guessed, and the formula on it."""
+
+    parts: list[MixPart]
+    score: float | None
+    say: str
+    content: FormulaContentOut
 
 
 class ReadOut(Out):
@@ -58,6 +69,11 @@ class ReadOut(Out):
     unread: list[str]
     checks: list[RecipeCheck]
     content: FormulaContentOut
+    rows: list[Row]
+    habit: str
+    say: str
+    use: str | None
+    mix: FoundMixOut | None
 
 
 class ConvertOut(Out):

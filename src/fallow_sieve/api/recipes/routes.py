@@ -10,14 +10,14 @@ from flask import Blueprint, Response
 from fallow_sieve.api.formula_content import content_out
 from fallow_sieve.api.http import answer, body, kitchen
 from fallow_sieve.api.models import as_parts
-from fallow_sieve.api.recipes.models import ConvertIn, ConvertOut, ReadIn, ReadLineOut, ReadOut
+from fallow_sieve.api.recipes.models import ConvertIn, ConvertOut, FoundMixOut, ReadIn, ReadLineOut, ReadOut
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.blends import check_parts, rule_of_use
 from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.recipes import ReadLine
 from fallow_sieve.core.values import BadInputError, shown
 from fallow_sieve.reference import rules
-from fallow_sieve.services.recipes import Read, make_over, read_text, side_of
+from fallow_sieve.services.recipes import MixStands, Read, make_over, read_text, side_of
 
 routes = Blueprint("recipes", __name__)
 
@@ -27,7 +27,7 @@ routes = Blueprint("recipes", __name__)
 def read() -> Response:
     """Return a pasted recipe as read, with every guess, and what is odd about it."""
     given, here = body(ReadIn), kitchen()
-    return answer(_read(read_text(given.text, here, _chosen(given.chosen)), here.shelf))
+    return answer(_read(read_text(given.text, here, _chosen(given.chosen), given.habit), here.shelf))
 
 
 @routes.post("/recipes/convert")
@@ -37,7 +37,7 @@ def convert() -> Response:
     given, here = body(ConvertIn), kitchen()
     here = replace(here, school=given.school or here.school)
     use = rule_of_use(rules().uses, given.use)
-    found = read_text(given.text, here, _chosen(given.chosen))
+    found = read_text(given.text, here, _chosen(given.chosen), given.habit)
     parts = as_parts(given.blend.parts)
     check_parts(parts, here.shelf, "/blend/parts")
     recipe = replace(found.formula, blend=parts, pin=given.blend.pin)
@@ -72,7 +72,16 @@ def _read(found: Read, shelf: Shelf) -> ReadOut:
         unread=[f"Line {x.number}: {x.text}" for x in recipe.open],
         checks=list(found.checks),
         content=content_out(found.formula),
+        rows=list(recipe.rows),
+        habit=found.habit,
+        say=found.say,
+        use=found.use,
+        mix=_mix(found.mix) if found.mix else None,
     )
+
+
+def _mix(found: MixStands) -> FoundMixOut:
+    return FoundMixOut(parts=list(found.parts), score=found.score, say=found.say, content=content_out(found.formula))
 
 
 def _line(x: ReadLine, shelf: Shelf) -> ReadLineOut:
@@ -92,4 +101,5 @@ def _line(x: ReadLine, shelf: Shelf) -> ReadLineOut:
         note=x.note,
         near=list(x.near),
         wrong=x.wrong,
+        in_dough=x.in_dough,
     )

@@ -6,9 +6,10 @@ from fallow_sieve.core.recipes.conversion import Conversion, ConversionRules, Co
 from fallow_sieve.core.recipes.flours import FlourWords, is_bare_flour
 from fallow_sieve.core.recipes.habits import Habit, habit_of
 from fallow_sieve.core.recipes.lines import ReadLine, Words
+from fallow_sieve.core.recipes.mixes import mix_inside, use_in_words
 from fallow_sieve.core.recipes.names import Lexicon, Meaning, lexicon
 from fallow_sieve.core.recipes.pairing import Pairing, paired
-from fallow_sieve.core.recipes.reading import ReadRecipe, as_formula, read_recipe
+from fallow_sieve.core.recipes.reading import ReadRecipe, Row, as_formula, read_recipe
 from fallow_sieve.core.recipes.weights import Piece
 
 __all__ = [
@@ -24,6 +25,7 @@ __all__ = [
     "ReadLine",
     "ReadRecipe",
     "RecipeCheck",
+    "Row",
     "Unit",
     "Words",
     "as_formula",
@@ -32,6 +34,8 @@ __all__ = [
     "habit_of",
     "is_bare_flour",
     "lexicon",
+    "mix_inside",
     "paired",
     "read_recipe",
+    "use_in_words",
 ]

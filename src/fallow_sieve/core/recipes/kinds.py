@@ -23,6 +23,11 @@ _ENGLISH = {
     "preparation": "method", "how to make it": "method", "to make": "method", "cake": "dough", "bread": "dough",
     "loaf": "dough", "pastry": "dough", "starter": "leaven", "preferment": "leaven", "levain": "leaven",
     "finish": "to-finish", "sauce": "filling", "syrup": "filling", "cream": "filling", "custard": "filling",
+    "dough": "dough", "main dough": "dough", "final dough": "dough", "batter": "dough", "crust": "dough",
+    "base": "dough",
+    "leaven": "leaven", "gel": "gel", "psyllium gel": "gel", "scald": "gel", "soaker": "soaker", "filling": "filling",
+    "topping": "topping", "glaze": "glaze", "icing": "icing", "frosting": "icing", "crumble": "topping",
+    "to finish": "to-finish", "to serve": "to-serve", "egg wash": "wash",
     "tips": "note", "storage": "note", "flour mix": "blend",
 }  # fmt: skip
 _FOR = re.compile(

@@ -1,112 +1,121 @@
-<!-- The lines as they were read: mass with its spread, ingredient, guesses; what was not understood can be chosen. -->
+<!-- The text itself, as it was pasted, and beside each line on a hairline what it weighs and what it was read as. -->
 <script lang="ts">
-  import Check from '@lucide/svelte/icons/check';
-  import CircleHelp from '@lucide/svelte/icons/circle-question-mark';
-  import PencilLine from '@lucide/svelte/icons/pencil-line';
-  import { api, ask, type Ingredient, type Schemas } from '../api/client';
-  import { Latest } from '../ui/state/latest';
+  import type { Schemas } from '../api/client';
   import { counted, figure } from '../ui/format';
+  import OpenLine from './OpenLine.svelte';
   import type { Recipe } from './recipe.svelte';
 
+  type Line = Schemas['ReadLineOut'];
   const { recipe, read }: { recipe: Recipe; read: Schemas['ReadOut'] } = $props();
-  let finding = $state<number | null>(null);
-  let items = $state.raw<Ingredient[]>([]);
+  const HABITS: readonly { name: string; label: string }[] = [
+    { name: 'us', label: 'US cups and eggs' },
+    { name: 'uk', label: 'British spoons and eggs' },
+    { name: 'au', label: 'Australian cups and spoons' },
+    { name: 'ca', label: 'metric cups, American eggs' },
+    { name: 'eu', label: 'European spoons and eggs' },
+    { name: '', label: 'the kitchen’s own' }
+  ];
+  const is = (l: Line, ...as: Line['understood'][]): boolean => as.includes(l.understood);
   const counts = $derived({
-    yes: read.lines.filter((l) => l.understood === 'yes').length,
-    guessed: read.lines.filter((l) => l.understood === 'guessed').length,
-    open: read.lines.filter((l) => l.understood === 'part' || l.understood === 'no').length
+    yes: read.lines.filter((l) => is(l, 'yes')).length,
+    guessed: read.lines.filter((l) => is(l, 'guessed')).length,
+    open: read.lines.filter((l) => is(l, 'part', 'no')).length
   });
   const odd = $derived(read.checks.filter((c) => c.kind !== 'look-alike'));
   const alike = $derived(read.checks.filter((c) => c.kind === 'look-alike'));
-
-  const search = new Latest<string, Ingredient[]>(
-    async (q) =>
-      (await ask(api.GET('/api/v1/ingredients', { params: { query: { q, limit: 8 } } }))).data.items,
-    (found) => (items = found),
-    () => (items = [])
+  const byNumber = $derived(new Map(read.lines.map((l) => [l.number, l])));
+  /** Doubts by weight: what a guess could move most comes first. */
+  const doubts = $derived(
+    read.lines
+      .filter((l) => is(l, 'guessed') && l.mass_high_g !== null)
+      .map((l) => ({ l, wide: l.mass_high_g! - l.mass_low_g! }))
+      .sort((a, b) => b.wide - a.wide)
+      .slice(0, 5)
   );
 
-  function find(line: Schemas['ReadLineOut'], q: string): void {
-    finding = line.number;
-    search.ask(q);
-  }
-
-  function choose(line: number, slug: string): void {
-    recipe.choose(line, slug);
-    finding = null;
-  }
-
-  const grams = (l: Schemas['ReadLineOut']): string =>
-    l.mass_g === null ? '?' : figure(l.mass_g, l.mass_g < 10 ? 1 : 0);
-  const spread = (l: Schemas['ReadLineOut']): string =>
+  const places = (v: number): number => (v < 10 ? 1 : 0);
+  const grams = (l: Line): string => (l.mass_g === null ? '?' : figure(l.mass_g, places(l.mass_g)));
+  const spread = (l: Line): string =>
     l.mass_low_g === null || l.mass_high_g === null || l.mass_high_g - l.mass_low_g < 0.05
       ? ''
-      : `${figure(l.mass_low_g, l.mass_low_g < 10 ? 1 : 0)}–${figure(l.mass_high_g, l.mass_high_g < 10 ? 1 : 0)}`;
+      : `${figure(l.mass_low_g, places(l.mass_low_g))}–${figure(l.mass_high_g, places(l.mass_high_g))}`;
+  const KINDS: Record<string, string> = {
+    title: 'title',
+    yield: 'yield',
+    section: 'a component',
+    step: 'step',
+    note: 'note'
+  };
+  const MARKS: Record<Line['understood'], string> = {
+    yes: 'understood',
+    guessed: 'with a guess',
+    part: 'not understood',
+    no: 'not understood'
+  };
 </script>
 
-<p class="state" aria-live="polite">
-  <b
-    >{counted(read.lines.length, 'line')}: {counts.yes} understood, {counts.guessed} with a guess, {counts.open}
-    open.</b
+<h2 class="how">
+  {read.say}
+  <select
+    class="field small"
+    aria-label="Whose cups and eggs"
+    value={recipe.habit ?? read.habit}
+    onchange={(e) => (recipe.habit = e.currentTarget.value as typeof recipe.habit)}
   >
+    {#each HABITS as h (h.name)}<option value={h.name}>{h.label}</option>{/each}
+  </select>
+</h2>
+<p class="state soft" aria-live="polite">
+  {counted(read.lines.length, 'line')}: {counts.yes} understood, {counts.guessed} with a guess, {counts.open} open.
 </p>
 {#if odd.length}
   <ul class="odd" aria-label="What is odd">
     {#each odd as c (c.line + c.say)}<li><span class="small soft">line {c.line}</span> {c.say}</li>{/each}
   </ul>
 {/if}
-<table class="lines">
-  <thead
+<table class="text">
+  <caption class="sr-only">The recipe as it was pasted, and what each line was read as</caption>
+  <thead class="small soft"
     ><tr
-      ><th scope="col"><span class="sr-only">how it was read</span></th><th scope="col">as written</th><th
-        scope="col"
-        class="num">g</th
-      ><th scope="col" class="num">spread</th><th scope="col">read as</th></tr
+      ><th scope="col">as pasted</th><th scope="col" class="num">g</th><th scope="col" class="num">range</th
+      ><th scope="col">read as</th></tr
     ></thead
   >
   <tbody>
-    {#each read.lines as l (l.number)}
-      <tr class={l.understood}>
+    {#each read.rows as row (row.number)}
+      {@const l = byNumber.get(row.number)}
+      <tr class="{row.kind} {l?.understood ?? ''}">
+        <th scope="row"
+          ><span class="hung"
+            ><span class="said">{row.text}</span><span class="hair" aria-hidden="true"></span></span
+          ></th
+        >
+        <td class="num">{l ? grams(l) : ''}</td>
+        <td class="num soft">{l ? spread(l) : ''}</td>
         <td>
-          {#if l.understood === 'yes'}<span class="passes"><Check size={16} aria-hidden="true" /></span><span
-              class="sr-only">understood</span
-            >
-          {:else if l.understood === 'guessed'}<span class="close"
-              ><CircleHelp size={16} aria-hidden="true" /></span
-            ><span class="sr-only">with a guess</span>
-          {:else}<span class="held"><PencilLine size={16} aria-hidden="true" /></span><span class="sr-only"
-              >not understood</span
-            >{/if}
-        </td>
-        <th scope="row">{l.text}</th>
-        <td class="num"><b>{grams(l)}</b></td>
-        <td class="num soft">{spread(l)}</td>
-        <td>
-          {l.ingredient_name}
-          {#each l.guesses as g (g)}<span class="guess small">{g}</span>{/each}
-          {#if l.wrong}
-            <span class="small held">{l.wrong}.</span>
-            <input
-              class="field small"
-              aria-label="What is {l.name}?"
-              placeholder="name it"
-              onfocus={() => find(l, l.name)}
-              oninput={(e) => find(l, e.currentTarget.value)}
-            />
-            {#if finding === l.number}
-              <span class="found small"
-                >{#each items as i (i.slug)}<button class="link" onclick={() => choose(l.number, i.slug)}
-                    >{i.name}</button
-                  >{:else}<span class="soft">no such ingredient</span>{/each}</span
-              >
-            {/if}
-          {/if}
+          {#if l}
+            <span class="sr-only">{MARKS[l.understood]}</span>
+            {#if l.wrong}<OpenLine {recipe} line={l} />
+            {:else}{l.ingredient_name}{#if !l.in_dough}<span class="soft">, not in the dough</span>{/if}{/if}
+          {:else}<span class="soft">{KINDS[row.kind]}</span>{/if}
         </td>
       </tr>
     {/each}
   </tbody>
 </table>
-{#each read.unread as text (text)}<p class="small held">Not read: {text}</p>{/each}
+{#if doubts.length}
+  <section aria-label="Doubts">
+    <h3>{doubts.length === 1 ? 'One doubt' : 'Doubts, the heaviest first'}</h3>
+    <ul>
+      {#each doubts as { l } (l.number)}
+        <li>
+          <b>{spread(l) || grams(l)} g</b>
+          {l.text}<span class="small soft">: {l.guesses.join('; ')}</span>
+        </li>
+      {/each}
+    </ul>
+  </section>
+{/if}
 {#if alike.length}
   <details class="small">
     <summary>{counted(alike.length, 'name')} sold for something else too</summary>
@@ -115,8 +124,16 @@
 {/if}
 
 <style>
+  .how {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.3rem 0.75rem;
+    align-items: center;
+    margin: 0.75rem 0 0;
+  }
+
   .state {
-    margin: 0.6rem 0 0.2rem;
+    margin: 0.1rem 0 0.4rem;
   }
 
   .odd li {
@@ -126,29 +143,87 @@
     background: var(--held-wash);
   }
 
+  .text {
+    width: 100%;
+    border-collapse: collapse;
+    table-layout: fixed;
+  }
+
+  th:first-child {
+    width: 46%;
+  }
+
+  .text :is(th, td):nth-child(2) {
+    width: 3.2rem;
+  }
+
+  .text :is(th, td):nth-child(3) {
+    width: 4.6rem;
+  }
+
   td,
   th {
-    vertical-align: top;
+    padding: 0.1rem 0.5rem 0.1rem 0;
+    font-weight: 400;
+    text-align: left;
+    vertical-align: baseline;
   }
 
-  .guess {
-    display: block;
-    color: var(--close);
+  .num {
+    text-align: right;
   }
 
-  .found {
+  tbody th {
+    padding-left: 0.75rem;
+    background: var(--sheet);
+  }
+
+  .hung {
     display: flex;
-    flex-wrap: wrap;
-    gap: 0.15rem 0.75rem;
+    gap: 0.4rem;
+    align-items: baseline;
   }
 
-  input.field {
-    display: block;
-    width: 9rem;
-    min-height: 26px;
+  .hair {
+    flex: 1;
+    min-width: 0.5rem;
+    border-bottom: 1px solid var(--hairline);
+  }
+
+  .title .said,
+  .section .said {
+    font-weight: 700;
+  }
+
+  .section th {
+    padding-top: 0.5rem;
+  }
+
+  .guessed .said {
+    text-decoration: underline dotted var(--close) 2px;
+    text-underline-offset: 3px;
+  }
+
+  :is(.part, .no) .said {
+    text-decoration: underline dashed var(--held) 2px;
+    text-underline-offset: 3px;
+  }
+
+  h3 {
+    margin: 0.9rem 0 0.2rem;
   }
 
   details {
     margin-top: 0.5rem;
+  }
+
+  @media (max-width: 600px) {
+    .text :is(th, td):nth-child(3) {
+      display: none;
+    }
+
+    th:first-child {
+      width: 50%;
+    }
   }
 </style>

@@ -9,10 +9,12 @@
   import { attempt } from '../ui/state/attempt';
   import { notices } from '../ui/state/notices.svelte';
   import Conversion from './Conversion.svelte';
+  import MixInside from './MixInside.svelte';
   import ReadLines from './ReadLines.svelte';
   import { Recipe } from './recipe.svelte';
 
   const recipe = new Recipe();
+  let writing = $state(false);
   const SAMPLE = `Platform scones\nMakes 8\n\n250 g plain flour\n1 tbsp baking powder\n½ tsp salt\n60 g cold butter, cubed\n2 tbsp caster sugar\n1 large egg\n120–140 ml milk\n\nBake at 220 °C (430 °F) for 12 minutes.`;
 
   $effect(() => recipe.work());
@@ -40,7 +42,9 @@
     <textarea
       class="field"
       aria-label="Recipe"
-      rows="9"
+      rows={recipe.read && !writing ? 3 : 12}
+      onfocus={() => (writing = true)}
+      onblur={() => (writing = false)}
       spellcheck="false"
       maxlength="20000"
       placeholder="Paste a recipe here: cups, spoons, ounces or grams, one ingredient a line."
@@ -107,6 +111,15 @@
           >Make it a formula</button
         >
       </p>
+    {:else if recipe.read?.mix && !recipe.blend}
+      <MixInside mix={recipe.read.mix} {name} use={recipe.use ?? recipe.read.use} />
+      {#if readable}<p class="mt-3">
+          <button
+            class="action"
+            onclick={() => attempt(() => startFormula(name, recipe.read!.content as Content))}
+            >Make it a formula as it is</button
+          >
+        </p>{/if}
     {:else if recipe.read}
       <p class="my-3">
         {#if !recipe.blend}Choose the blend that takes the wheat flour's place, and every change stands here

@@ -9,7 +9,9 @@ interface Kept {
   text: string;
   chosen: Record<string, string>;
 }
+type Habit = Schemas['ReadIn']['habit'];
 interface Asked extends Kept {
+  habit: Habit;
   blend: Schemas['PinnedOut'] | null;
   use: string | null;
   school: School;
@@ -25,6 +27,8 @@ interface Answer {
 export class Recipe {
   text = $state('');
   chosen = $state.raw<Record<string, string>>({});
+  /** Whose cups and eggs, where a person has said so; else as the text shows. */
+  habit = $state<Habit>(null);
   blend = $state.raw<Schemas['PinnedOut'] | null>(null);
   use = $state<string | null>(null);
   school = $state<School>(null);
@@ -56,10 +60,10 @@ export class Recipe {
 
   /** Reads and makes over anew; what was pasted stays in this browser. */
   work(): void {
-    const { text, chosen, blend, use, school, off } = this;
+    const { text, chosen, habit, blend, use, school, off } = this;
     this.#kept.keep({ text, chosen });
     if (text.trim()) {
-      this.#asking.ask({ text, chosen, blend, use, school, off });
+      this.#asking.ask({ text, chosen, habit, blend, use, school, off });
     } else {
       this.#asking.forget();
       this.read = this.over = null;
@@ -98,17 +102,17 @@ export class Recipe {
 }
 
 async function work(asked: Asked): Promise<Answer> {
-  const { text, chosen, blend, use, school, off } = asked;
+  const { text, chosen, habit, blend, use, school, off } = asked;
   if (blend && use) {
-    const body = { text, chosen, blend, use, school, off: [...off] };
+    const body = { text, chosen, habit, blend, use, school, off: [...off] };
     try {
       const over = (await ask(api.POST('/api/v1/recipes/convert', { body }))).data;
       return { read: over.read, over, cannot: '' };
     } catch (error) {
-      const read = (await ask(api.POST('/api/v1/recipes/read', { body: { text, chosen } }))).data;
+      const read = (await ask(api.POST('/api/v1/recipes/read', { body: { text, chosen, habit } }))).data;
       return { read, over: null, cannot: wordsOf(error) };
     }
   }
-  const read = (await ask(api.POST('/api/v1/recipes/read', { body: { text, chosen } }))).data;
+  const read = (await ask(api.POST('/api/v1/recipes/read', { body: { text, chosen, habit } }))).data;
   return { read, over: null, cannot: '' };
 }

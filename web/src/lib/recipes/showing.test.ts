@@ -65,7 +65,8 @@ const LINES = [
   read(4, '3 handfuls of rice', { name: 'rice', understood: 'no', wrong: 'there is no amount in it' })
 ];
 const READ = {
-  title: 'Cake', pieces: 12, lines: LINES, steps: [], unread: ['and a good mood'], content: { lines: [] },
+  title: 'Cake', pieces: 12, lines: LINES, steps: [], unread: [], content: { lines: [] }, say: 'US cups and eggs: °F', habit: 'us', use: null, mix: null,
+  rows: [{ number: 9, kind: 'title', text: 'Cake', section: '' }, ...LINES.map((l) => ({ number: l.number, kind: 'ingredient', text: l.text, section: '' }))],
   checks: [{ line: 3, kind: 'share', say: 'Salt: 20 % of flour.' }, { line: 1, kind: 'look-alike', say: '“corn flour” is sold as two things.' }]
 } as unknown as Schemas['ReadOut']; // prettier-ignore
 
@@ -78,17 +79,14 @@ describe('the lines of a recipe as they were read', () => {
   it('count what is understood, guessed and open, each marked in words too', () => {
     const root = show(ReadLines, { recipe: new Recipe(), read: READ });
     expect(words(root.querySelector('.state'))).toBe('4 lines: 2 understood, 1 with a guess, 1 open.');
-    expect([...root.querySelectorAll('tbody tr')].map((r) => words(r.querySelector('.sr-only')))).toEqual([
-      'understood',
-      'with a guess',
-      'understood',
-      'not understood'
-    ]);
+    expect(
+      [...root.querySelectorAll('tbody tr.ingredient')].map((r) => words(r.querySelector('.sr-only')))
+    ).toEqual(['understood', 'with a guess', 'understood', 'not understood']);
   });
 
   it('show a mass with its spread, and no spread where there is none', () => {
     const root = show(ReadLines, { recipe: new Recipe(), read: READ });
-    const cells = [...root.querySelectorAll('tbody tr')].map((r) =>
+    const cells = [...root.querySelectorAll('tbody tr.ingredient')].map((r) =>
       [...r.querySelectorAll('td.num')].map(words)
     );
     expect(cells).toEqual([
@@ -97,13 +95,16 @@ describe('the lines of a recipe as they were read', () => {
       ['5.8', '4.6–7.1'],
       ['?', '']
     ]);
-    expect(words(root)).toContain('cup taken as 237 mL (US)');
+    expect(words(root.querySelector('section[aria-label=Doubts]'))).toContain(
+      '237–251 g 1 cup milk: cup taken as 237 mL (US)'
+    );
   });
 
-  it('say what is odd, what was not read, and which names are sold for something else', () => {
+  it('say how it was read, what is odd, and which names are sold for something else', () => {
     const root = show(ReadLines, { recipe: new Recipe(), read: READ });
     expect(words(root.querySelector('ul[aria-label="What is odd"]'))).toBe('line 3 Salt: 20 % of flour.');
-    expect(words(root)).toContain('Not read: and a good mood');
+    expect(words(root.querySelector('tr.title'))).toContain('title');
+    expect(words(root.querySelector('.how'))).toContain('US cups and eggs: °F');
     expect(words(root.querySelector('summary'))).toBe('1 name sold for something else too');
   });
 
