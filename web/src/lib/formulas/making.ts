@@ -34,19 +34,20 @@ export async function wetted(content: Content): Promise<Content> {
 
 type Blend = Schemas['BlendContentOut'];
 
-/** Keeps a complete mix as a blend and begins a formula on it; returns where that formula stands. */
+/** Keeps a mix as a blend and begins a formula on it, called as the mix or as is said; returns where that stands. */
 export async function makeMix(
   name: string,
   made: Pick<Schemas['WholeBagOut'], 'blend' | 'formula'>,
   why: string,
-  brief_id: number | null
+  brief_id: number | null,
+  called = name
 ): Promise<string> {
   const blends = serverOf<Blend>('blends');
   const mix = await blends.add(name, brief_id, made.blend);
   const kept = await blends.keep(mix.head.id, why, mix.draft.version);
   const revision = kept.revisions.at(-1)?.number ?? null;
   const blend = { blend_id: mix.head.id, revision, name, parts: made.blend.parts };
-  const formula = await serverOf<Content>('formulas').add(name, brief_id, { ...made.formula, blend });
+  const formula = await serverOf<Content>('formulas').add(called, brief_id, { ...made.formula, blend });
   return `/formula/${formula.head.id}`;
 }
 

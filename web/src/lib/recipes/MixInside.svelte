@@ -33,7 +33,8 @@
         `${name}, its mix`.slice(0, 120),
         { blend, formula },
         `Found in the recipe “${name}”.`,
-        null
+        null,
+        name
       )
     );
   }

@@ -15,6 +15,8 @@
 
   const recipe = new Recipe();
   let writing = $state(false);
+  /** What is pressed beside the text must not move away under the finger. */
+  const SHRINKS_AFTER_MS = 400;
   const SAMPLE = `Platform scones\nMakes 8\n\n250 g plain flour\n1 tbsp baking powder\n½ tsp salt\n60 g cold butter, cubed\n2 tbsp caster sugar\n1 large egg\n120–140 ml milk\n\nBake at 220 °C (430 °F) for 12 minutes.`;
 
   $effect(() => recipe.work());
@@ -44,7 +46,7 @@
       aria-label="Recipe"
       rows={recipe.read && !writing ? 3 : 12}
       onfocus={() => (writing = true)}
-      onblur={() => (writing = false)}
+      onblur={() => setTimeout(() => (writing = false), SHRINKS_AFTER_MS)}
       spellcheck="false"
       maxlength="20000"
       placeholder="Paste a recipe here: cups, spoons, ounces or grams, one ingredient a line."
