@@ -156,3 +156,44 @@ def test_a_kitchens_database_brings_its_cups_and_bakes(files, demo_db):
     code, out, _ = run("formula", files("f.json", FORMULA), "--json", "--db", str(demo_db))
     assert code == 0
     assert "9 bakes of this kind" in json.loads(out)["hydration"]["wanted"]["say"]
+
+
+GLUTEN_FREE = (
+    "Coaling stage loaf\nMakes 1\nFor the gel\n20 g psylium husk\n400 g water\nDough\n150 g sorghum flour\n150 g tapioca flour\n"
+    "2 cups all-purpose flour, gluten-free\n40 g Low Ings brose meal\nrice flour for dusting\nBake at 400°F for 50-55 minutes.\nBetter the second day."
+)  # fmt: skip
+
+
+def test_read_tells_every_line_of_a_recipe_and_what_it_is(files):
+    code, out, _ = run("read", files("loaf.txt", GLUTEN_FREE), "--json")
+    found = json.loads(out)
+    assert code == 1  # a line stays open
+    assert [x["kind"] for x in found["lines"]] == [
+        "title", "yield", "section", "ingredient", "ingredient", "section", "ingredient", "ingredient", "ingredient",
+        "ingredient", "ingredient", "step", "note",
+    ]  # fmt: skip
+    assert (found["title"], found["yield"]["pieces"]) == ("Coaling stage loaf", 1)
+    assert found["cups"] == {"standard": "us", "eggs": "US cups and eggs", "why": "°F, all-purpose"}
+    gel, bought, brose, dust = (found["lines"][n] for n in (3, 8, 9, 10))
+    assert (gel["ingredient"], gel["function"], gel["section"], gel["mass_g"]) == (
+        "psyllium-husk",
+        "binder",
+        "For the gel",
+        20,
+    )
+    assert (bought["ingredient"], bought["open"]) == ("bought-gf-plain-flour", False)
+    assert (brose["ingredient"], brose["mass_g"], brose["open"]) == (None, 40, True)
+    assert dust["in_dough"] is False
+    assert found["steps"] == [{"line": 12, "oven_c": [204.4], "minutes": [50, 55]}]
+    assert {p["ingredient"] for p in found["blend"]["parts"]} == {
+        "sorghum-flour",
+        "tapioca-starch",
+        "bought-gf-plain-flour",
+    }
+    assert len(found["formula"]["lines"]) == 7
+
+
+def test_read_says_yes_to_a_recipe_that_is_clear_and_has_no_mix_for_one_of_wheat(files):
+    code, out, _ = run("read", files("cake.txt", "Trial cake\n250 g plain flour\n200 g butter\n4 g salt\n"), "--json")
+    assert (code, json.loads(out)["blend"]) == (0, None)
+    assert "wheat flour" in run("read", files("cake.txt", "Trial cake\n250 g plain flour\n"))[1].lower()

@@ -109,6 +109,19 @@ def formula(
 
 
 @app.command()
+def read(
+    recipe: Annotated[str, typer.Argument(metavar="RECIPE.txt", help="A recipe as text, or - for standard input.")],
+    json: JsonOption = False,
+    db: DbOption = None,
+    cup: CupOption = None,
+) -> None:
+    """Read a recipe line by line. Exit 1 where a line stays open or a check speaks."""
+    from fallow_sieve.cli.formulas import read as run
+
+    run(recipe, json, db, cup)
+
+
+@app.command()
 def convert(
     recipe: Annotated[str, typer.Argument(metavar="RECIPE.txt", help="A recipe as text, or - for standard input.")],
     blend: Annotated[str, typer.Option("--blend", help="The blend file that takes the wheat flour's place.")],

@@ -7,11 +7,12 @@ from pathlib import Path
 
 from fallow_sieve.cli.common import end_held, kitchen_at, read_file, say, use_asked
 from fallow_sieve.core.baking import in_words, parse_oven
+from fallow_sieve.core.blends import Part
 from fallow_sieve.core.formulas import FormulaJudgement
 from fallow_sieve.core.values import BadInputError, Pin, Status, grams
 from fallow_sieve.formats.blends import read_blend
 from fallow_sieve.formats.formulas import formula_answer, formula_dict, read_formula, temperature_answer
-from fallow_sieve.formats.recipes import ConvertAnswer, convert_answer
+from fallow_sieve.formats.recipes import ConvertAnswer, CupsOut, ReadAnswer, convert_answer, read_answer
 from fallow_sieve.reference import marks
 from fallow_sieve.services.formulas.working import judged_formula
 from fallow_sieve.services.recipes import make_over, read_text
@@ -25,6 +26,26 @@ def judge(path: str, use: str | None, json: bool, db: Path | None, cup: str | No
     judgement = judged_formula(replace(document.formula, use=chosen.slug if chosen else None), kitchen)
     say(formula_answer(judgement), _told(judgement, kitchen.temp_unit), json=json)
     end_held(any(g.status is Status.HELD for g in judgement.gauges))
+
+
+def read(path: str, json: bool, db: Path | None, cup: str | None) -> None:
+    """Read a recipe line by line: what each line is, whose cups, its mix and the formula."""
+    kitchen = kitchen_at(db, cup)
+    found = read_text(_text(path), kitchen)
+    standard, _, why = found.say.partition(": ")
+    cups = CupsOut(standard=found.habit or str(kitchen.cup), eggs=standard, why=why)
+    mix = [Part(p.ingredient, p.mass_g) for p in found.mix.parts] if found.mix else []
+    answer = read_answer(found.recipe, cups, found.checks, mix, formula_dict(found.formula), kitchen.shelf)
+    say(answer, _as_read(answer), json=json)
+    end_held(any(x.open for x in answer.lines) or bool(answer.checks))
+
+
+def _as_read(answer: ReadAnswer) -> str:
+    lines = [f"{answer.cups.eggs}{': ' if answer.cups.why else ''}{answer.cups.why}", ""]
+    for x in answer.lines:
+        weight = f"{x.mass_g:9.1f} g" if x.mass_g is not None else f"{'':>11}"
+        lines.append(f"{weight}  {x.text}" + (f"  → {x.name}" if x.name else "" if x.kind != "ingredient" else "  ?"))
+    return "\n".join([*lines, *(f"? line {f.line}: {f.say}" for f in answer.checks)])
 
 
 def convert(

@@ -11,7 +11,7 @@ from fallow_sieve.formats.blends import AnalysisDocument, BlendFile
 from fallow_sieve.formats.briefs import BriefFile, MendOut, ProposalsOut
 from fallow_sieve.formats.formulas import FormulaAnswer, FormulaFile, ScaleAnswer, TemperatureAnswer
 from fallow_sieve.formats.ingredients import ComparisonDocument
-from fallow_sieve.formats.recipes import ConvertAnswer
+from fallow_sieve.formats.recipes import ConvertAnswer, ReadAnswer
 
 FOLDER = Path(__file__).with_name("schemas")
 MODELS: dict[str, type[BaseModel]] = {
@@ -24,6 +24,7 @@ MODELS: dict[str, type[BaseModel]] = {
     "formula-1.json": FormulaFile,
     "formula-answer-1.json": FormulaAnswer,
     "conversion-1.json": ConvertAnswer,
+    "recipe-1.json": ReadAnswer,
     "scaling-1.json": ScaleAnswer,
     "temperature-1.json": TemperatureAnswer,
 }
