@@ -17,6 +17,10 @@ ASKED_POINT = "a point or a thousand"
 _NUMBER_WORDS = {
     "half": 0.5, "quarter": 0.25, "third": 1 / 3, "one": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6,
     "seven": 7, "eight": 8, "nine": 9, "ten": 10, "twelve": 12, "dozen": 12,
+    "halb": 0.5, "halbe": 0.5, "halber": 0.5, "halbes": 0.5, "ein": 1, "eine": 1, "einen": 1, "zwei": 2,
+    "drei": 3, "vier": 4, "demi": 0.5, "demie": 0.5, "un": 1, "une": 1, "deux": 2, "trois": 3, "quatre": 4,
+    "medio": 0.5, "media": 0.5, "una": 1, "dos": 2, "tres": 3, "mezzo": 0.5, "mezza": 0.5, "uno": 1, "due": 2,
+    "tre": 3, "halv": 0.5, "halvt": 0.5, "ett": 1, "två": 2,
 }  # fmt: skip
 # How a spoon or cup is filled: low, typical and high times a level one.
 FILLED = {
@@ -31,7 +35,7 @@ _PARTS = re.compile(r"(?:(\d+)\s+(?:and\s+)?)?(\d+)\s*/\s*(\d+)")
 _NUMBER = re.compile(rf"{_MIXED}|{_FRACTION}|{_DECIMAL}")
 _TO = re.compile(r"\s*(?:-|–|—|\bto\b|\bor\b|\bbis\b)\s*", re.IGNORECASE)
 _TIMES = re.compile(r"\s*[x×]\s*(?=\d)", re.IGNORECASE)
-_WORD = re.compile(r"[A-Za-z]+")
+_WORD = re.compile(r"[^\W\d_]+")
 
 
 @dataclass(frozen=True, slots=True)

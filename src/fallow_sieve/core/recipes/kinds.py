@@ -46,7 +46,7 @@ _YIELD_WORD = re.compile(
 _MAKES_ONE = re.compile(r"^\s*(?:makes|yields?)\s*:?\s*(?:one|a|an)\b", re.IGNORECASE)
 _VERBS = re.compile(
     r"^(?:pre-?heat|heat|mix|stir|add|whisk|beat|bake|blind bake|sift|knead|rest|leave|cover|line|grease|roll|cut|pour"
-    r"|fold|rub|cream|melt|combine|place|put|let|shape|serve|turn|cool|remove|warm|soak|set|chill|bring|cook|simmer|fry|spread"
+    r"|fold|rub|ferment|cream|melt|combine|place|put|let|shape|serve|turn|cool|remove|warm|soak|set|chill|bring|cook|simmer|fry|spread"
     r"|brush|divide|in an? |using|prove|proof|press|scrape|sprinkle|pat|bind|strain|blend|process|dust|tip|toast|boil"
     r"|reduce|lower|transfer|spoon|drop|scoop|return|allow|keep warm|wait|check|store|freeze|gas mark"
     r"|den |die |das |bei |alle |mehl |teig |backen|mischen|verrühren|kneten|schlagen|unterheben"

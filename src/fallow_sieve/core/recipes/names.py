@@ -92,10 +92,17 @@ def _understood(words: Sequence[str], known: Lexicon) -> Named:
     found = _phrases(words, known)
     for start, end, meaning in found:
         rest = [*words[:start], *words[end:]]
-        if all(w in known.harmless or w.isdigit() for w in rest):
+        if all(_says_nothing(w, known) for w in rest):
             return Named(meaning.ingredient, meaning.guess, ())
     near = tuple(dict.fromkeys(m.ingredient for _, _, m in found))
     return Named(None, "", near[:3])
+
+
+_ENDINGS = ("", "e", "en", "er", "es", "em")  # German adjectives are bent to their noun
+
+
+def _says_nothing(word: str, known: Lexicon) -> bool:
+    return word.isdigit() or any(word.removesuffix(end) in known.harmless for end in _ENDINGS)
 
 
 def _spelt(words: Sequence[str], known: Lexicon) -> tuple[list[str], list[str]]:
