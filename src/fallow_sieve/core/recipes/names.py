@@ -6,6 +6,7 @@ import re
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from difflib import get_close_matches
+from functools import lru_cache
 
 
 @dataclass(frozen=True, slots=True)
@@ -105,12 +106,19 @@ def _says_nothing(word: str, known: Lexicon) -> bool:
     return word.isdigit() or any(word.removesuffix(end) in known.harmless for end in _ENDINGS)
 
 
+@lru_cache(maxsize=4096)
+def _near(word: str, vocabulary: frozenset[str]) -> tuple[str, ...]:
+    """The word that is probably meant: a slip seldom takes the first letter, or changes the length much."""
+    alike = [v for v in vocabulary if v[0] == word[0] and abs(len(v) - len(word)) <= 2]
+    return tuple(get_close_matches(word, sorted(alike), n=1, cutoff=_ALIKE))
+
+
 def _spelt(words: Sequence[str], known: Lexicon) -> tuple[list[str], list[str]]:
     """The words with slips of the pen mended, and what was mended."""
     mended, said = [], []
     for word in words:
         fits = word in known.vocabulary or word in known.harmless or len(word) < _SHORTEST_SLIP
-        near = [] if fits else get_close_matches(word, known.vocabulary, n=1, cutoff=_ALIKE)
+        near = () if fits else _near(word, known.vocabulary)
         mended.append(near[0] if near else word)
         said += [f"“{word}” read as {near[0]}"] if near else []
     return mended, said
