@@ -49,7 +49,7 @@
     oninput={(e) => find(e.currentTarget.value)}
     onkeydown={key}
   />
-  <span class="small soft">{line.wrong} Else it stays in words.</span>
+  <span class="small soft">{line.wrong}{/[.?]$/.test(line.wrong) ? '' : '.'} Else it stays in words.</span>
   {#if !finding && line.near.length}
     <span class="small"
       >{#each line.near as slug (slug)}<button class="link" onclick={() => choose(slug)}
