@@ -5,6 +5,7 @@
   import type { Recipe } from './recipe.svelte';
 
   const { recipe, line }: { recipe: Recipe; line: Schemas['ReadLineOut'] } = $props();
+  const wrong = $derived(/[.?]$/.test(line.wrong) ? line.wrong : `${line.wrong}.`);
   let finding = $state(false);
   let items = $state.raw<Ingredient[]>([]);
 
@@ -49,7 +50,7 @@
     oninput={(e) => find(e.currentTarget.value)}
     onkeydown={key}
   />
-  <span class="small soft">{line.wrong}{/[.?]$/.test(line.wrong) ? '' : '.'} Else it stays in words.</span>
+  <span class="small soft">{wrong} Else it stays in words.</span>
   {#if !finding && line.near.length}
     <span class="small"
       >{#each line.near as slug (slug)}<button class="link" onclick={() => choose(slug)}
