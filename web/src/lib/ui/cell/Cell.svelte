@@ -29,6 +29,7 @@
   let typed = $state<string | null>(null);
   let wrong = $state('');
   let input = $state<HTMLInputElement>();
+  let taking: string | null = null; // what is being taken: leaving the cell meanwhile does not take it a second time
 
   // A number that changes under the keys stays selected, so that what is typed next takes its place.
   $effect(() => {
@@ -41,8 +42,11 @@
       wrong = '';
       return;
     }
+    if (typed === taking) return;
+    taking = typed;
     wrong = await take(typed);
-    if (!wrong) typed = null;
+    if (!wrong && typed === taking) typed = null;
+    taking = null;
   }
 
   function key(event: KeyboardEvent): void {
