@@ -6,7 +6,7 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from fallow_sieve.core.blends import MAX_MASS_G, MAX_PARTS, Part
+from fallow_sieve.core.blends import MAX_MASS_G, MAX_PARTS, MAX_RATIO, Part
 from fallow_sieve.formats.shared import SLUG_PATTERN
 from fallow_sieve.store import Head
 
@@ -34,12 +34,14 @@ class Out(BaseModel):
 
 
 class PartIn(In):
-    """One part of a blend on the bench; with `lot_id` it draws on that lot."""
+    """One part of a blend on the bench; with `lot_id` it draws on that lot, ratios: the range of a mass not weighed."""
 
     ingredient: Slug
     mass_g: Grams
     locked: bool = False
     lot_id: RowId | None = None
+    low_ratio: Annotated[float, Field(ge=0, le=1)] = 1.0
+    high_ratio: Annotated[float, Field(ge=1, le=MAX_RATIO)] = 1.0
 
 
 Parts = Annotated[list[PartIn], Field(max_length=MAX_PARTS)]
@@ -47,7 +49,7 @@ Parts = Annotated[list[PartIn], Field(max_length=MAX_PARTS)]
 
 def as_parts(given: list[PartIn]) -> tuple[Part, ...]:
     """Return parts of a request as parts of the core (g)."""
-    return tuple(Part(p.ingredient, p.mass_g, p.locked, p.lot_id) for p in given)
+    return tuple(Part(p.ingredient, p.mass_g, p.locked, p.lot_id, p.low_ratio, p.high_ratio) for p in given)
 
 
 class PageQuery(In):

@@ -206,6 +206,18 @@ def serve(
     run(db, host, port, with_demo)
 
 
+@app.command("open-bag")
+def open_bag(
+    bag: Annotated[str, typer.Argument(metavar="BAG.json", help="A bag's label as a file, or - for standard input.")],
+    json: JsonOption = False,
+    db: DbOption = None,
+) -> None:
+    """Work out what is in a bought mix from its list and panel."""
+    from fallow_sieve.cli.blends import open_bag as run
+
+    run(bag, json, db)
+
+
 @app.command()
 def backup(
     to: Annotated[Path, typer.Argument(help="The new file.")],

@@ -7,12 +7,14 @@ from pathlib import Path
 
 from fallow_sieve.cli.common import end_held, kitchen_at, read_file, say, use_asked
 from fallow_sieve.core.blends import METRICS, Judgement
-from fallow_sieve.core.ingredients import OnBasis
+from fallow_sieve.core.blends.bought import Opened
+from fallow_sieve.core.ingredients import OnBasis, Shelf
 from fallow_sieve.core.ingredients import compare as compare_flours
 from fallow_sieve.core.values import BadInputError, Basis, parse_basis, shown
-from fallow_sieve.formats.blends import analysis_document, read_blend
+from fallow_sieve.formats.blends import analysis_document, opened_answer, read_bag, read_blend
 from fallow_sieve.formats.ingredients import comparison_document
 from fallow_sieve.services.blends.judging import judged_blend
+from fallow_sieve.services.bought import opened
 
 
 def analyse(path: str, use: str | None, json: bool, db: Path | None, cup: str | None) -> None:
@@ -34,6 +36,30 @@ def compare(slugs: list[str], basis: str, cup: str | None, json: bool, db: Path 
     amount = parse_basis(basis, kitchen.cup)
     compared = compare_flours(slugs, kitchen.shelf, amount)
     say(comparison_document(amount, compared), _side_by_side(amount, compared), json=json)
+
+
+def open_bag(path: str, json: bool, db: Path | None) -> None:
+    """Say what is in a bought mix: every share with its range."""
+    bag, shelf = read_bag(read_file(path, "a bag file")), kitchen_at(db, None).shelf
+    found = opened(
+        bag.ingredients,
+        bag.per_100_g,
+        shelf,
+        printed_pct=bag.printed_pct,
+        convention=bag.carbohydrate,
+        under_2_pct=bag.under_2_pct,
+    )
+    say(opened_answer(found), _opened_in_words(found, shelf), json=json)
+
+
+def _opened_in_words(found: Opened, shelf: Shelf) -> str:
+    lines = [
+        f"{s.typical_pct:6.1f} %  ({s.low_pct:.1f}–{s.high_pct:.1f})  {shelf[s.ingredient].name}" for s in found.shares
+    ]
+    for t in found.together:
+        names = " and ".join(shelf[i].name.lower() for i in t.ingredients)
+        lines.append(f"{names}: {t.low_pct:.0f}–{t.high_pct:.0f} % together; the panel cannot tell them apart")
+    return "\n".join([*lines, f"From {found.draws} draws; 19 times in 20 a share lies within its range."])
 
 
 _MARKS = {"pass": "passes", "close": "close", "held": "HELD", "unknown": "unknown"}

@@ -7,7 +7,7 @@ from pathlib import Path
 
 from pydantic import BaseModel
 
-from fallow_sieve.formats.blends import AnalysisDocument, BlendFile
+from fallow_sieve.formats.blends import AnalysisDocument, BlendFile, OpenedAnswer
 from fallow_sieve.formats.briefs import BriefFile, MendOut, ProposalsOut
 from fallow_sieve.formats.formulas import FormulaAnswer, FormulaFile, ScaleAnswer, TemperatureAnswer
 from fallow_sieve.formats.ingredients import ComparisonDocument
@@ -17,6 +17,7 @@ FOLDER = Path(__file__).with_name("schemas")
 MODELS: dict[str, type[BaseModel]] = {
     "blend-1.json": BlendFile,
     "analysis-1.json": AnalysisDocument,
+    "opened-bag-1.json": OpenedAnswer,
     "comparison-1.json": ComparisonDocument,
     "brief-1.json": BriefFile,
     "proposals-1.json": ProposalsOut,

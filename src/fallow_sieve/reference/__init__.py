@@ -3,6 +3,7 @@
 from fallow_sieve.reference.formulas import formula_rules, marks, poor_candidates, powders, swap_rules, tin_fills
 from fallow_sieve.reference.ingredients import library, library_shelf
 from fallow_sieve.reference.kitchen import eggs
+from fallow_sieve.reference.labels import label_caps
 from fallow_sieve.reference.listing import diets, traits
 from fallow_sieve.reference.names import aliases, look_alikes
 from fallow_sieve.reference.practice import MixRow, blend_on_record, practice_mixes, record
@@ -19,6 +20,7 @@ __all__ = [
     "eggs",
     "formula_rules",
     "grit_mapping",
+    "label_caps",
     "library",
     "library_shelf",
     "look_alikes",

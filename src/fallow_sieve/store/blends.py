@@ -11,18 +11,31 @@ from fallow_sieve.store.tables import BlendDraftRow, BlendRevisionRow, BlendRow
 
 
 def parts_record(parts: Sequence[Part]) -> list[Record]:
-    """Return parts as the records that are stored: slug, mass in g, lock, and the lot where one is named."""
+    """Return parts as the records that are stored: slug, mass in g, lock, the lot where one is named,
+    and the range of a mass that was not weighed."""
     return [_part_record(p) for p in parts]
 
 
 def _part_record(part: Part) -> Record:
     record: Record = {"ingredient": part.ingredient, "mass_g": part.mass_g, "locked": part.locked}
+    if not part.is_weighed:
+        record |= {"low_ratio": part.low_ratio, "high_ratio": part.high_ratio}
     return record if part.lot_id is None else {**record, "lot_id": part.lot_id}
 
 
 def parts_of(records: Sequence[Record]) -> tuple[Part, ...]:
     """Return stored records as parts (g)."""
-    return tuple(Part(r["ingredient"], r["mass_g"], r.get("locked", False), r.get("lot_id")) for r in records)
+    return tuple(
+        Part(
+            r["ingredient"],
+            r["mass_g"],
+            r.get("locked", False),
+            r.get("lot_id"),
+            r.get("low_ratio", 1.0),
+            r.get("high_ratio", 1.0),
+        )
+        for r in records
+    )
 
 
 class BlendCodec:

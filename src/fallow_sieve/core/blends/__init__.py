@@ -1,6 +1,6 @@
 """Blends: what is in a mix, how it fits a use, and what holds it back."""
 
-from fallow_sieve.core.blends.analysis import Analysis, Contents, analyse, contents, of_mix
+from fallow_sieve.core.blends.analysis import Analysis, Contents, contents, of_mix
 from fallow_sieve.core.blends.bag import (
     AMOUNTS,
     BINDER_WALLS,
@@ -19,7 +19,7 @@ from fallow_sieve.core.blends.binder_load import (
     load_of_binders,
     load_state,
 )
-from fallow_sieve.core.blends.blend import MAX_MASS_G, MAX_PARTS, Blend, Part, check_parts, drawing_on
+from fallow_sieve.core.blends.blend import MAX_MASS_G, MAX_PARTS, MAX_RATIO, Blend, Part, check_parts, drawing_on
 from fallow_sieve.core.blends.care import (
     Caution,
     GlutenEstimate,
@@ -46,6 +46,7 @@ from fallow_sieve.core.blends.limits import Limits
 from fallow_sieve.core.blends.metrics import BANDED, FIELD_OF_METRIC, KNOWN_STARCH_NEEDED, METRICS, ROLE_SHARES, Metric
 from fallow_sieve.core.blends.mix_class import ALL_STARCH_PCT, MixClass, class_of, egg_carries, fresh_egg_of
 from fallow_sieve.core.blends.practice import Kept, Record, bands_of, usual_nutrition
+from fallow_sieve.core.blends.unsure import analyse
 from fallow_sieve.core.blends.uses import (
     BandChange,
     BandResult,
@@ -76,6 +77,7 @@ __all__ = [
     "LIFT_WALL",
     "MAX_MASS_G",
     "MAX_PARTS",
+    "MAX_RATIO",
     "METRICS",
     "NEW_BINDER_PCT",
     "NEW_FLOUR_PCT",

@@ -33,7 +33,8 @@ from fallow_sieve.core.values import UNKNOWN, Z_95, Basis, CupStandard, Estimate
 class PartShare:
     """A part with its mass in g, % of the whole mix and % of the flour base (None without flour), and its lot.
 
-    `price_per_kg` is that of what it draws on, None where it is not known.
+    `price_per_kg` is that of what it draws on, None where it is not known. Of a bought mix the share of the mix is only
+    known from `mix_low_pct` to `mix_high_pct`; what was weighed has None.
     """
 
     ingredient: str
@@ -47,6 +48,8 @@ class PartShare:
     functions: tuple[Function, ...] = ()
     in_flour_base: bool = False
     price_per_kg: float | None = None
+    mix_low_pct: float | None = None
+    mix_high_pct: float | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,8 +77,8 @@ class Analysis(Contents):
     rests_on_pct: dict[str, float] = field(default_factory=dict)
 
 
-def analyse(blend: Blend, shelf: Shelf, cup: CupStandard = CupStandard.US) -> Analysis:
-    """Return what `blend` is, from the numbers of `shelf`; `cup` sets the grams per cup.
+def analyse_weighed(blend: Blend, shelf: Shelf, cup: CupStandard = CupStandard.US) -> Analysis:
+    """Return what `blend` is as if every part were weighed, from the numbers of `shelf`; `cup` sets the grams per cup.
 
     Raises BadInputError for parts that cannot be used. See the module's head and docs/method.md.
     """

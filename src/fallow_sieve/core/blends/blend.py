@@ -11,19 +11,28 @@ from fallow_sieve.core.values import BadInputError, UnknownNameError
 
 MAX_PARTS = 200
 MAX_MASS_G = 1e9
+MAX_RATIO = 1000.0
 
 
 @dataclass(frozen=True, slots=True)
 class Part:
     """One ingredient of a blend, by slug, with its mass in g; a locked part keeps its mass.
 
-    With `lot_id` it draws on that lot, and that lot's own numbers count.
+    With `lot_id` it draws on that lot, and that lot's own numbers count. Of a bought mix the mass is only known within
+    `low_ratio` to `high_ratio` times `mass_g` (19 times in 20); what was weighed has 1 and 1.
     """
 
     ingredient: str
     mass_g: float
     locked: bool = False
     lot_id: int | None = None
+    low_ratio: float = 1.0
+    high_ratio: float = 1.0
+
+    @property
+    def is_weighed(self) -> bool:
+        """Whether its mass is known, not only within a range."""
+        return self.low_ratio == self.high_ratio == 1.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -60,6 +69,12 @@ def check_parts(parts: Sequence[Part], shelf: Shelf, place: str = "/parts") -> N
                 f"a mass of {part.mass_g!r} g",
                 place=f"{place}/{i}/mass_g",
                 right=f"it must be over 0 and at most {MAX_MASS_G:.0e} g",
+            )
+        if not 0 <= part.low_ratio <= 1 <= part.high_ratio <= MAX_RATIO:
+            raise BadInputError(
+                f"a mass within {part.low_ratio:g} to {part.high_ratio:g} times itself",
+                place=f"{place}/{i}/low_ratio",
+                right=f"the range holds the mass: at most 1, and 1 to {MAX_RATIO:g}",
             )
         if part.lot_id is not None:
             shelf.row_of_lot(part.lot_id, part.ingredient, f"{place}/{i}/lot_id")

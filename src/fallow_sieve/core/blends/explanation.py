@@ -5,10 +5,11 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
-from fallow_sieve.core.blends.analysis import Analysis, PartShare, analyse
+from fallow_sieve.core.blends.analysis import Analysis, PartShare
 from fallow_sieve.core.blends.bag import counts_as
 from fallow_sieve.core.blends.blend import Blend, drawing_on
 from fallow_sieve.core.blends.metrics import FIELD_OF_METRIC, METRICS, ROLE_SHARES, MetricKind
+from fallow_sieve.core.blends.unsure import analyse
 from fallow_sieve.core.ingredients import Fact, Ingredient, Kind, Shelf, available_fact, standard_of
 from fallow_sieve.core.values import CupStandard, UnknownNameError
 

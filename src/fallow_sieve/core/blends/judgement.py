@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 
-from fallow_sieve.core.blends.analysis import Analysis, analyse
+from fallow_sieve.core.blends.analysis import Analysis
 from fallow_sieve.core.blends.bag import BagContents, bag_of
 from fallow_sieve.core.blends.binder_load import BinderLoad, DoseBand, load_of_binders
 from fallow_sieve.core.blends.blend import Blend, drawing_on
@@ -22,6 +22,7 @@ from fallow_sieve.core.blends.care import (
 from fallow_sieve.core.blends.limits import LimitResult, Limits, check_limits
 from fallow_sieve.core.blends.metrics import NUTRITION
 from fallow_sieve.core.blends.narrowing import Rests, rests_on
+from fallow_sieve.core.blends.unsure import analyse
 from fallow_sieve.core.blends.uses import (
     BandResult,
     Fit,

@@ -86,12 +86,14 @@ from fallow_sieve.core.ingredients.lots import (
 )
 from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
 from fallow_sieve.core.ingredients.nutrition_panel import (
+    PRINTED,
     Convention,
     LabelReading,
     Panel,
     Per100G,
     SoFar,
     facts_of,
+    printed_range,
     read_panel,
 )
 from fallow_sieve.core.ingredients.panel_checks import PanelCheck, check_label
@@ -122,6 +124,7 @@ __all__ = [
     "NUTRIENTS",
     "OWN_NUMBERS",
     "PARTS_OF_100_G",
+    "PRINTED",
     "PROPERTIES",
     "QUALITIES",
     "ROLE_LABELS",
@@ -202,6 +205,7 @@ __all__ = [
     "passing",
     "price_history",
     "price_per_usable_kg",
+    "printed_range",
     "range_for",
     "read_panel",
     "relatives_of",

@@ -1,6 +1,7 @@
 """Reading a recipe that was typed or pasted: amounts, names, lines, the whole, and checks on it. No guess is silent."""
 
 from fallow_sieve.core.recipes.amounts import Unit
+from fallow_sieve.core.recipes.bag_list import Listed, read_list
 from fallow_sieve.core.recipes.checks import RecipeCheck, check_recipe
 from fallow_sieve.core.recipes.conversion import Conversion, ConversionRules, ConversionStep, convert
 from fallow_sieve.core.recipes.flours import FlourWords, is_bare_flour
@@ -19,6 +20,7 @@ __all__ = [
     "FlourWords",
     "Habit",
     "Lexicon",
+    "Listed",
     "Meaning",
     "Pairing",
     "Piece",
@@ -36,6 +38,7 @@ __all__ = [
     "lexicon",
     "mix_inside",
     "paired",
+    "read_list",
     "read_recipe",
     "use_in_words",
 ]

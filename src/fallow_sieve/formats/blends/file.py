@@ -18,10 +18,17 @@ FORMAT = "fallow-sieve/blend"
 
 
 class PartIn(Strict):
-    """One part: an ingredient by slug, and its mass in g."""
+    """One part: an ingredient by slug, its mass in g, and the range of a mass that was not weighed."""
 
     ingredient: Slug
     mass_g: float = Field(gt=0, le=MASS_LIMIT_G)
+    mass_low_g: float | None = Field(default=None, ge=0, le=MASS_LIMIT_G)
+    mass_high_g: float | None = Field(default=None, gt=0, le=MASS_LIMIT_G)
+
+    def as_part(self) -> Part:
+        """Return the part; a mass that was not weighed has its range as ratios to it."""
+        low, high = (self.mass_g if m is None else m for m in (self.mass_low_g, self.mass_high_g))
+        return Part(self.ingredient, self.mass_g, low_ratio=low / self.mass_g, high_ratio=high / self.mass_g)
 
 
 class BlendFile(Strict):
@@ -46,7 +53,7 @@ class BlendDocument:
 def read_blend(data: bytes) -> BlendDocument:
     """Return the blend that a blend file holds. Raises BadInputError naming the place by JSON pointer."""
     file = validate(BlendFile, parse_json(data))
-    parts = tuple(Part(p.ingredient, p.mass_g) for p in file.parts)
+    parts = tuple(p.as_part() for p in file.parts)
     no_twice([p.ingredient for p in parts], "/parts", "ingredient")
     no_twice([i.slug for i in file.ingredients], "/ingredients", "slug")
     own = tuple(defined(i, f"/ingredients/{n}") for n, i in enumerate(file.ingredients))
@@ -58,9 +65,16 @@ def write_blend(blend: Blend, own: Iterable[Ingredient] = ()) -> str:
     document: dict[str, Any] = {"format": FORMAT, "version": 1, "name": blend.name}
     if blend.use:
         document["use"] = blend.use
-    document["parts"] = [{"ingredient": p.ingredient, "mass_g": p.mass_g} for p in blend.parts]
+    document["parts"] = [_part(p) for p in blend.parts]
     used = {p.ingredient for p in blend.parts}
     definitions = [definition_of(i) for i in sorted(own, key=lambda i: i.slug) if i.slug in used]
     if definitions:
         document["ingredients"] = definitions
     return json.dumps(document, ensure_ascii=False, indent=2) + "\n"
+
+
+def _part(part: Part) -> dict[str, Any]:
+    made: dict[str, Any] = {"ingredient": part.ingredient, "mass_g": part.mass_g}
+    if not part.is_weighed:
+        made |= {"mass_low_g": part.mass_g * part.low_ratio, "mass_high_g": part.mass_g * part.high_ratio}
+    return made
