@@ -4,9 +4,9 @@ from __future__ import annotations
 
 import numpy as np
 
-from fallow_sieve.core.blends.analysis import analyse
 from fallow_sieve.core.blends.blend import Blend, Part
 from fallow_sieve.core.blends.judgement import judge
+from fallow_sieve.core.blends.unsure import analyse
 from fallow_sieve.core.blends.uses import fit_to, good_for
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules

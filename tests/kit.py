@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from fallow_sieve.core.blends.analysis import Analysis, analyse
+from fallow_sieve.core.blends.analysis import Analysis
 from fallow_sieve.core.blends.blend import Blend, Part
+from fallow_sieve.core.blends.unsure import analyse
 from fallow_sieve.core.ingredients.functions import Function
 from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Quality, Role
 from fallow_sieve.core.ingredients.shelf import Shelf

@@ -5,9 +5,9 @@ import json
 import jsonschema
 import pytest
 
-from fallow_sieve.core.blends.analysis import analyse
 from fallow_sieve.core.blends.blend import Blend, Part
 from fallow_sieve.core.blends.judgement import judge
+from fallow_sieve.core.blends.unsure import analyse
 from fallow_sieve.core.ingredients.side_by_side import compare
 from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.core.values.quantities import parse_basis

@@ -8,10 +8,10 @@ from statistics import median
 
 import pytest
 
-from fallow_sieve.core.blends.analysis import analyse
 from fallow_sieve.core.blends.metrics import METRICS
 from fallow_sieve.core.blends.mix_class import MixClass
 from fallow_sieve.core.blends.practice import bands_of, quantile, usual_nutrition
+from fallow_sieve.core.blends.unsure import analyse
 from fallow_sieve.core.blends.uses import fit_to
 from fallow_sieve.core.formulas.formula import Formula, Line, When
 from fallow_sieve.core.formulas.judgement import judge_formula

@@ -17,6 +17,7 @@ from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.reference import doughs, formulas, kitchen, listing, recipes, sieving
 from fallow_sieve.reference import tables as reading
 from fallow_sieve.reference.ingredients import CompositionRow, IngredientRow, PropertyRow, library, library_shelf
+from fallow_sieve.reference.labels import LabelCapRow
 from fallow_sieve.reference.larder import larder_rows
 from fallow_sieve.reference.names import AliasRow, look_alikes
 from fallow_sieve.reference.practice import practice_failures, practice_mixes
@@ -41,7 +42,7 @@ LOADERS = {
     "recipe_units": lambda: read_table("recipe_units", recipes.UnitRow), "recipe_names": lambda: read_table("recipe_names", recipes.NameRow),
     "recipe_words": lambda: read_table("recipe_words", recipes.WordRow), "tin_fill": lambda: read_table("tin_fill", formulas.TinFillRow),
     "poor_candidates": lambda: read_table("poor_candidates", formulas.PoorRow),
-    "usual_shares": lambda: read_table("usual_shares", UsualShare),
+    "usual_shares": lambda: read_table("usual_shares", UsualShare), "label_caps": lambda: read_table("label_caps", LabelCapRow),
     "use_bands": lambda: read_table("use_bands", BandRow), "binder_doses": lambda: read_table("binder_doses", DoseRow),
 }  # fmt: skip
 

@@ -11,6 +11,7 @@ from typing import Any
 from flask import Flask, Response
 
 from fallow_sieve.api import pages
+from fallow_sieve.api.bags import routes as opened_bags
 from fallow_sieve.api.blends import files as blend_files
 from fallow_sieve.api.blends import judging
 from fallow_sieve.api.blends import routes as blends
@@ -56,6 +57,7 @@ _MODULES = (
     formula_files,
     pours,
     bags,
+    opened_bags,
     recipes,
 )
 

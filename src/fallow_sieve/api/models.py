@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
 from fallow_sieve.core.blends import MAX_MASS_G, MAX_PARTS, MAX_RATIO, Part
+from fallow_sieve.core.values import BadInputError, shown
 from fallow_sieve.formats.shared import SLUG_PATTERN
 from fallow_sieve.store import Head
 
@@ -50,6 +52,14 @@ Parts = Annotated[list[PartIn], Field(max_length=MAX_PARTS)]
 def as_parts(given: list[PartIn]) -> tuple[Part, ...]:
     """Return parts of a request as parts of the core (g)."""
     return tuple(Part(p.ingredient, p.mass_g, p.locked, p.lot_id, p.low_ratio, p.high_ratio) for p in given)
+
+
+def places(given: Mapping[str, str]) -> dict[int, str]:
+    """Return choices of a request by line number. Raises BadInputError for what is no number."""
+    wrong = next((k for k in given if not (k.isascii() and k.isdigit() and len(k) < 6)), None)
+    if wrong is not None:
+        raise BadInputError(f"the line {shown(wrong)}", place="/chosen", right="name lines by their number")
+    return {int(k): v for k, v in given.items()}
 
 
 class PageQuery(In):

@@ -14,7 +14,7 @@ from fallow_sieve.core.values import BadInputError, Basis, parse_basis, shown
 from fallow_sieve.formats.blends import analysis_document, opened_answer, read_bag, read_blend
 from fallow_sieve.formats.ingredients import comparison_document
 from fallow_sieve.services.blends.judging import judged_blend
-from fallow_sieve.services.bought import opened
+from fallow_sieve.services.bought.opening import opened
 
 
 def analyse(path: str, use: str | None, json: bool, db: Path | None, cup: str | None) -> None:

@@ -12,6 +12,7 @@ from fallow_sieve.core.recipes import (
     ConversionRules,
     Habit,
     Pairing,
+    ReadLine,
     ReadRecipe,
     RecipeCheck,
     as_formula,
@@ -20,6 +21,7 @@ from fallow_sieve.core.recipes import (
     habit_of,
     mix_inside,
     paired,
+    read_mix,
     read_recipe,
     use_in_words,
 )
@@ -98,6 +100,12 @@ def read_text(
     formula = replace(as_formula(recipe), use=use)
     key = found.key if measures.eggs_of else ""
     return Read(recipe, checks, formula, key, f"{measures.say}{why}", use, _mix_stands(formula, kitchen))
+
+
+def read_pasted_mix(text: str, kitchen: KitchenNow, chosen: Mapping[int, str] | None = None) -> tuple[ReadLine, ...]:
+    """Return the parts of a pasted mix (g), by the kitchen's own cups, spoons (mL) and names. Raises BadInputError."""
+    own = [i for i in kitchen.shelf.ingredients if i.own]
+    return read_mix(text, kitchen.shelf, words(kitchen.cup, kitchen.spoon, own), chosen)
 
 
 def _mix_stands(formula: Formula, kitchen: KitchenNow) -> MixStands | None:

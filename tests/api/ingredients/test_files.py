@@ -60,7 +60,7 @@ def test_a_blend_file_carries_the_numbers_of_the_lots_it_draws_on(client):
     sorghum = next(i for i in document["ingredients"] if i["slug"] == "sorghum-flour")
     assert sorghum["grit_index"]["typical"] == pytest.approx(3.517, abs=0.001)
     assert all("price_per_kg" in i for i in document["ingredients"] if i["slug"] != "xanthan-gum")
-    from fallow_sieve.core.blends.analysis import analyse
+    from fallow_sieve.core.blends.unsure import analyse
     from fallow_sieve.formats.blends.file import read_blend
     from fallow_sieve.reference.ingredients import library_shelf
 

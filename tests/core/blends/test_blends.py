@@ -4,8 +4,8 @@ import math
 
 import pytest
 
-from fallow_sieve.core.blends.analysis import analyse
 from fallow_sieve.core.blends.blend import Blend, Part
+from fallow_sieve.core.blends.unsure import analyse
 from fallow_sieve.core.values.errors import BadInputError, UnknownNameError
 from fallow_sieve.core.values.quantities import CupStandard
 from kit import blend, flour, mix, shelf_of

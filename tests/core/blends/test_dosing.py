@@ -2,9 +2,9 @@
 
 import pytest
 
-from fallow_sieve.core.blends.analysis import analyse
 from fallow_sieve.core.blends.blend import Blend, Part
 from fallow_sieve.core.blends.dosing import doses_mended
+from fallow_sieve.core.blends.unsure import analyse
 from fallow_sieve.core.blends.uses import fit_to
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules

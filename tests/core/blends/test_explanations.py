@@ -4,10 +4,10 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from fallow_sieve.core.blends.analysis import analyse
 from fallow_sieve.core.blends.blend import Blend, Part
 from fallow_sieve.core.blends.explanation import explain
 from fallow_sieve.core.blends.metrics import METRICS, MetricKind
+from fallow_sieve.core.blends.unsure import analyse
 from fallow_sieve.core.blends.uses import fit_to
 from fallow_sieve.core.values.errors import UnknownNameError
 from fallow_sieve.core.values.quantities import cup_ml

@@ -4,12 +4,13 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from fallow_sieve.core.blends.analysis import Analysis, analyse
+from fallow_sieve.core.blends.analysis import Analysis
 from fallow_sieve.core.blends.blend import Blend, Part
 from fallow_sieve.core.blends.composing import add_part, scale_to, set_flour_share
 from fallow_sieve.core.blends.differences import difference
 from fallow_sieve.core.blends.judgement import judge
 from fallow_sieve.core.blends.metrics import METRICS
+from fallow_sieve.core.blends.unsure import analyse
 from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules

@@ -7,13 +7,13 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from fallow_sieve.core.blends.analysis import analyse
 from fallow_sieve.core.blends.blend import Blend, Part
 from fallow_sieve.core.blends.care.cautions import cautions_of
 from fallow_sieve.core.blends.care.gluten import status_of
 from fallow_sieve.core.blends.differences import difference
 from fallow_sieve.core.blends.explanation import explain
 from fallow_sieve.core.blends.judgement import Rules, judge
+from fallow_sieve.core.blends.unsure import analyse
 from fallow_sieve.core.ingredients.columns import COLUMNS, cell, mass_on
 from fallow_sieve.core.ingredients.filters import Filter, Index, Trait, ordered, passing, row_of, scale_of, values_of
 from fallow_sieve.core.ingredients.ingredient import Fact, Quality, Role

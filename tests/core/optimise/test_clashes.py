@@ -7,9 +7,9 @@ from dataclasses import replace
 import numpy as np
 import pytest
 
-from fallow_sieve.core.blends.analysis import analyse
 from fallow_sieve.core.blends.blend import Blend, Part
 from fallow_sieve.core.blends.limits import Limits
+from fallow_sieve.core.blends.unsure import analyse
 from fallow_sieve.core.blends.uses import BandChange, Use, UseBand
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.numerics.programs import Effort

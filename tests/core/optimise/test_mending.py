@@ -9,8 +9,8 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from fallow_sieve.core.blends.analysis import analyse
 from fallow_sieve.core.blends.blend import Blend, Part
+from fallow_sieve.core.blends.unsure import analyse
 from fallow_sieve.core.blends.uses import Use, UseBand, fit_to
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.optimise.mending import mend

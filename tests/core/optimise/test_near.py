@@ -6,7 +6,7 @@ import numpy as np
 import pytest
 
 from fallow_sieve.core.blends.uses import Use, UseBand
-from fallow_sieve.core.optimise.near import Kind, NoVariant, Variant, near_variants
+from fallow_sieve.core.optimise.nearby import Kind, NoVariant, Variant, near_variants
 from fallow_sieve.core.optimise.posing import problem_of
 from fallow_sieve.core.optimise.wishes import Wishes
 from kit import flour, shelf_of

@@ -11,9 +11,9 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from fallow_sieve.core.blends.analysis import analyse
 from fallow_sieve.core.blends.blend import Blend, Part
 from fallow_sieve.core.blends.limits import Limits
+from fallow_sieve.core.blends.unsure import analyse
 from fallow_sieve.core.blends.uses import BandChange, Use, UseBand, fit_to
 from fallow_sieve.core.ingredients.shelf import Shelf
 from fallow_sieve.core.numerics.programs import Effort

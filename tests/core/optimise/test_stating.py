@@ -10,12 +10,12 @@ import pytest
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
-from fallow_sieve.core.blends.analysis import analyse
 from fallow_sieve.core.blends.bag import BagKind
 from fallow_sieve.core.blends.care.gluten import estimate_gluten
 from fallow_sieve.core.blends.limits import Limits, check_limits
 from fallow_sieve.core.blends.metrics import BANDED, METRICS
 from fallow_sieve.core.blends.mix_class import MixClass
+from fallow_sieve.core.blends.unsure import analyse
 from fallow_sieve.core.blends.uses import BandChange, fit_to
 from fallow_sieve.core.ingredients.filters import Diet
 from fallow_sieve.core.ingredients.shelf import Shelf

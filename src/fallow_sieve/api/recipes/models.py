@@ -20,6 +20,13 @@ class ReadIn(In):
     habit: Literal["us", "uk", "au", "ca", "eu", ""] | None = None
 
 
+class ReadMixIn(In):
+    """A mix as text: grams, cups, parts or percent; ingredients chosen by place (from 1)."""
+
+    text: Annotated[str, Field(max_length=5000)]
+    chosen: Annotated[dict[str, Slug], Field(max_length=60)] = Field(default_factory=dict)
+
+
 class ConvertIn(ReadIn):
     """A recipe to be made over for a blend (its parts), for a use; `off` are changes to leave out."""
 
@@ -48,6 +55,12 @@ class ReadLineOut(Out):
     near: list[str]
     wrong: str
     in_dough: bool
+
+
+class ReadMixOut(Out):
+    """A pasted mix as read, part by part."""
+
+    lines: list[ReadLineOut]
 
 
 class FoundMixOut(Out):

@@ -2,22 +2,29 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import replace
 
 from flask import Blueprint, Response
 
 from fallow_sieve.api.formula_content import content_out
 from fallow_sieve.api.http import answer, body, kitchen
-from fallow_sieve.api.models import as_parts
-from fallow_sieve.api.recipes.models import ConvertIn, ConvertOut, FoundMixOut, ReadIn, ReadLineOut, ReadOut
+from fallow_sieve.api.models import as_parts, places
+from fallow_sieve.api.recipes.models import (
+    ConvertIn,
+    ConvertOut,
+    FoundMixOut,
+    ReadIn,
+    ReadLineOut,
+    ReadMixIn,
+    ReadMixOut,
+    ReadOut,
+)
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.blends import check_parts, rule_of_use
 from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.recipes import ReadLine
-from fallow_sieve.core.values import BadInputError, shown
 from fallow_sieve.reference import rules
-from fallow_sieve.services.recipes import MixStands, Read, make_over, read_text, side_of
+from fallow_sieve.services.recipes import MixStands, Read, make_over, read_pasted_mix, read_text, side_of
 
 routes = Blueprint("recipes", __name__)
 
@@ -27,7 +34,16 @@ routes = Blueprint("recipes", __name__)
 def read() -> Response:
     """Return a pasted recipe as read, with every guess, and what is odd about it."""
     given, here = body(ReadIn), kitchen()
-    return answer(_read(read_text(given.text, here, _chosen(given.chosen), given.habit), here.shelf))
+    return answer(_read(read_text(given.text, here, places(given.chosen), given.habit), here.shelf))
+
+
+@routes.post("/recipes/read-mix")
+@route(ReadMixOut, json=ReadMixIn)
+def read_a_mix() -> Response:
+    """Return a pasted mix as read, part by part."""
+    given, here = body(ReadMixIn), kitchen()
+    found = read_pasted_mix(given.text, here, places(given.chosen))
+    return answer(ReadMixOut(lines=[_line(x, here.shelf) for x in found]))
 
 
 @routes.post("/recipes/convert")
@@ -37,7 +53,7 @@ def convert() -> Response:
     given, here = body(ConvertIn), kitchen()
     here = replace(here, school=given.school or here.school)
     use = rule_of_use(rules().uses, given.use)
-    found = read_text(given.text, here, _chosen(given.chosen), given.habit)
+    found = read_text(given.text, here, places(given.chosen), given.habit)
     parts = as_parts(given.blend.parts)
     check_parts(parts, here.shelf, "/blend/parts")
     recipe = replace(found.formula, blend=parts, pin=given.blend.pin)
@@ -53,13 +69,6 @@ def convert() -> Response:
             content=content_out(done.conversion.formula),
         )
     )
-
-
-def _chosen(given: Mapping[str, str]) -> dict[int, str]:
-    wrong = next((k for k in given if not (k.isascii() and k.isdigit() and len(k) < 6)), None)
-    if wrong is not None:
-        raise BadInputError(f"the line {shown(wrong)}", place="/chosen", right="name lines by their number")
-    return {int(k): v for k, v in given.items()}
 
 
 def _read(found: Read, shelf: Shelf) -> ReadOut:

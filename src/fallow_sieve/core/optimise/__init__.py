@@ -10,7 +10,7 @@ from fallow_sieve.core.optimise.conflicts import Conflict, Give
 from fallow_sieve.core.optimise.explaining import Binding, Explained, More, Slack, explain_proposal, prices_of_more
 from fallow_sieve.core.optimise.gains import gives_and_gives_up
 from fallow_sieve.core.optimise.mending import Mend, Mending, mend
-from fallow_sieve.core.optimise.near import NoVariant, Variant, near_variants
+from fallow_sieve.core.optimise.nearby import Likeness, NoVariant, Variant, most_alike, near_variants
 from fallow_sieve.core.optimise.posing import in_bins, problem_of
 from fallow_sieve.core.optimise.problem import Problem
 from fallow_sieve.core.optimise.proposals import (
@@ -37,6 +37,7 @@ __all__ = [
     "Conflict",
     "Explained",
     "Give",
+    "Likeness",
     "Mend",
     "Mending",
     "More",
@@ -58,6 +59,7 @@ __all__ = [
     "is_supplement",
     "judged",
     "mend",
+    "most_alike",
     "near_variants",
     "prices_of_more",
     "problem_of",

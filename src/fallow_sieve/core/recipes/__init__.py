@@ -10,6 +10,7 @@ from fallow_sieve.core.recipes.lines import ReadLine, Words
 from fallow_sieve.core.recipes.mixes import mix_inside, use_in_words
 from fallow_sieve.core.recipes.names import Lexicon, Meaning, lexicon
 from fallow_sieve.core.recipes.pairing import Pairing, paired
+from fallow_sieve.core.recipes.pasted_mix import read_mix
 from fallow_sieve.core.recipes.reading import ReadRecipe, Row, as_formula, read_recipe
 from fallow_sieve.core.recipes.weights import Piece
 
@@ -39,6 +40,7 @@ __all__ = [
     "mix_inside",
     "paired",
     "read_list",
+    "read_mix",
     "read_recipe",
     "use_in_words",
 ]

@@ -6,7 +6,7 @@ from fallow_sieve.formats.ingredients.data_package import ZIP_TYPE, read_package
 from fallow_sieve.formats.ingredients.definition import IngredientIn, defined, definition_of
 from fallow_sieve.formats.ingredients.lots_table import LotLine, lot_rows, read_lots
 from fallow_sieve.formats.ingredients.numbers_table import NumberLine, number_rows, read_numbers
-from fallow_sieve.formats.ingredients.panel_text import PanelLine, read_label_text
+from fallow_sieve.formats.ingredients.panel_text import PanelLine, PanelText, read_label_text
 from fallow_sieve.formats.ingredients.shelf_sums import refuse_impossible
 from fallow_sieve.formats.ingredients.shelf_table import (
     HEADER_OF,
@@ -35,6 +35,7 @@ __all__ = [
     "LotLine",
     "NumberLine",
     "PanelLine",
+    "PanelText",
     "Refusal",
     "ShelfLine",
     "ShelfTable",

@@ -1,6 +1,6 @@
 """A bought mix opened: from a bag's list in falling mass and its panel to shares with ranges."""
 
-from fallow_sieve.core.blends.bought.label import BoughtLabel, PrintedNumber, printed_numbers
+from fallow_sieve.core.blends.bought.label import BoughtLabel
 from fallow_sieve.core.blends.bought.opening import MOST_PARTS, Opened, OpenedShare, Together, open_bag
 
 __all__ = [
@@ -8,8 +8,6 @@ __all__ = [
     "BoughtLabel",
     "Opened",
     "OpenedShare",
-    "PrintedNumber",
     "Together",
     "open_bag",
-    "printed_numbers",
 ]
