@@ -36,13 +36,22 @@ def openapi_text(app: Any) -> str:
 
 
 def _spec_tree() -> SpecTree:
+    named: dict[str, type] = {}
+
+    def name_of(model: Any) -> str:
+        """Return the name of a model; two of one name would describe one another's answers."""
+        name: str = model.__name__
+        if named.setdefault(name, model) is not model:
+            raise ValueError(f"{model.__module__} and {named[name].__module__} both have a model {name}")
+        return name
+
     return SpecTree(
         "flask",
         title="Fallow Sieve",
         version=__version__,
         path="apidoc",
         mode="strict",
-        naming_strategy=lambda model: model.__name__,
+        naming_strategy=name_of,
         nested_naming_strategy=lambda _parent, child: child,
     )
 

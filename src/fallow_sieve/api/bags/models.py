@@ -14,7 +14,7 @@ from fallow_sieve.core.recipes import Listed
 from fallow_sieve.formats.ingredients import PanelLine
 
 
-class OpenIn(In):
+class BoughtBagIn(In):
     """A bag's list and panel as pasted, ingredients chosen by place in the list, and what it is for."""
 
     list: Annotated[str, Field(max_length=4000)]
@@ -23,14 +23,14 @@ class OpenIn(In):
     use: Slug | None = None
 
 
-class OpenedNameOut(Out):
+class BoughtNameOut(Out):
     """A name of the list, what it was understood as, and its name here."""
 
     listed: Listed
     name: str
 
 
-class OpenedShareOut(Out):
+class BoughtShareOut(Out):
     """A share of the bag with the name and role of its part."""
 
     share: OpenedShare
@@ -38,13 +38,13 @@ class OpenedShareOut(Out):
     role: str
 
 
-class OpenedBagOut(Out):
+class BoughtBagOut(Out):
     """What a bag's label says is in it; `fit` and `say` are how it stands for the use, if one is named."""
 
-    names: list[OpenedNameOut]
+    names: list[BoughtNameOut]
     panel: list[PanelLine]
     panel_say: str
-    shares: list[OpenedShareOut]
+    shares: list[BoughtShareOut]
     together: list[Together]
     draws: int
     parts: list[Part]

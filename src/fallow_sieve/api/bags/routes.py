@@ -10,10 +10,10 @@ from fallow_sieve.api.bags.models import (
     LikeIn,
     LikeOut,
     LikePartOut,
-    OpenedBagOut,
-    OpenedNameOut,
-    OpenedShareOut,
-    OpenIn,
+    BoughtBagOut,
+    BoughtNameOut,
+    BoughtShareOut,
+    BoughtBagIn,
 )
 from fallow_sieve.api.http import answer, body, kitchen
 from fallow_sieve.api.models import as_parts, places
@@ -28,10 +28,10 @@ _SECONDS = 5.0
 
 
 @routes.post("/bags/open")
-@route(OpenedBagOut, json=OpenIn)
+@route(BoughtBagOut, json=BoughtBagIn)
 def open_it() -> Response:
     """Return what is in a bought mix by its list and panel."""
-    given, here = body(OpenIn), kitchen()
+    given, here = body(BoughtBagIn), kitchen()
     found = opened_bag(given.list, given.panel, here, places(given.chosen), given.use)
     return answer(_opened(found, here.shelf))
 
@@ -60,14 +60,14 @@ def alike() -> Response:
     )
 
 
-def _opened(found: OpenedBag, shelf: Shelf) -> OpenedBagOut:
+def _opened(found: OpenedBag, shelf: Shelf) -> BoughtBagOut:
     opened, judged = found.opened, found.judgement
-    return OpenedBagOut(
-        names=[OpenedNameOut(listed=x, name=shelf[x.ingredient].name if x.ingredient else "") for x in found.listed],
+    return BoughtBagOut(
+        names=[BoughtNameOut(listed=x, name=shelf[x.ingredient].name if x.ingredient else "") for x in found.listed],
         panel=list(found.panel.lines) if found.panel else [],
         panel_say=found.panel_say,
         shares=[
-            OpenedShareOut(share=s, name=shelf[s.ingredient].name, role=str(shelf[s.ingredient].role))
+            BoughtShareOut(share=s, name=shelf[s.ingredient].name, role=str(shelf[s.ingredient].role))
             for s in (opened.shares if opened else ())
         ],
         together=list(opened.together) if opened else [],

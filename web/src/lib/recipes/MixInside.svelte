@@ -3,6 +3,7 @@
   import { push } from 'svelte-spa-router';
   import type { Schemas } from '../api/client';
   import { kitchen } from '../app/kitchen.svelte';
+  import { weighed } from '../blends/bench/moves';
   import MiniColumn from '../blends/column/MiniColumn.svelte';
   import { makeMix } from '../formulas/making';
   import type { Content } from '../formulas/types';
@@ -20,12 +21,7 @@
   async function make(): Promise<void> {
     const blend = {
       use,
-      parts: mix.parts.map((p) => ({
-        ingredient: p.ingredient,
-        mass_g: p.mass_g,
-        locked: false,
-        lot_id: null
-      }))
+      parts: mix.parts.map((p) => weighed(p.ingredient, p.mass_g))
     };
     const formula = { ...mix.content, use } as Content;
     await push(

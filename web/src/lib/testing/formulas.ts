@@ -1,3 +1,4 @@
+import { weighed } from '../blends/bench/moves';
 import { FormulaBench } from '../formulas/bench/formula.svelte';
 import { TestServer } from './server';
 import { doing } from './showing';
@@ -22,7 +23,7 @@ export const CONTENT: Content = {
     blend_id: 1,
     revision: 3,
     name: 'Summit mix',
-    parts: [{ ingredient: 'teff-flour', mass_g: 100, locked: false, lot_id: null }]
+    parts: [weighed('teff-flour', 100)]
   },
   lines: [
     line('@blend', 1000, 'dry'),

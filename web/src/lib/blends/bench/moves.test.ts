@@ -1,14 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import type { Part } from '../../api/client';
-import { moveAcross, sameParts, sidesOf, tidy, total, withMass } from './moves';
+import { moveAcross, sameParts, sidesOf, tidy, total, weighed, withMass } from './moves';
 import { stepFor } from '../../ui/cell/steps';
 
-const part = (ingredient: string, mass_g: number, locked = false): Part => ({
-  ingredient,
-  mass_g,
-  locked,
-  lot_id: null
-});
+const part = (ingredient: string, mass_g: number, locked = false): Part =>
+  weighed(ingredient, mass_g, { locked });
 const PARTS = [part('a', 300), part('b', 150), part('c', 50)];
 const ORDER = ['a', 'b', 'c'];
 

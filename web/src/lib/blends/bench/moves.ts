@@ -1,6 +1,11 @@
 import type { Part } from '../../api/client';
 import { SMALLEST_G } from '../../ui/cell/steps';
 
+/** A part whose mass was weighed or typed, as against one that is only known within a range. */
+export function weighed(ingredient: string, mass_g: number, more: Partial<Part> = {}): Part {
+  return { ingredient, mass_g, locked: false, lot_id: null, low_ratio: 1, high_ratio: 1, ...more };
+}
+
 export function total(parts: readonly Part[]): number {
   return parts.reduce((sum, p) => sum + p.mass_g, 0);
 }
@@ -52,16 +57,14 @@ export function moveAcross(
   const most = Math.max(0, above.mass_g - SMALLEST_G);
   const moved = tidy(Math.min(most, Math.max(least, by_g)));
   if (moved === 0) return parts;
-  return parts.map((p) => {
-    if (p.ingredient === below.ingredient) return { ...p, mass_g: tidy(p.mass_g + moved) };
-    if (p.ingredient === above.ingredient) return { ...p, mass_g: tidy(p.mass_g - moved) };
-    return p;
-  });
+  const fuller = withMass(parts, below.ingredient, below.mass_g + moved);
+  return withMass(fuller, above.ingredient, above.mass_g - moved);
 }
 
-/** Returns the parts with one mass set, in g. */
+/** Returns the parts with one mass set, in g: a mass that somebody sets is known. */
 export function withMass(parts: readonly Part[], ingredient: string, mass_g: number): readonly Part[] {
-  return parts.map((p) => (p.ingredient === ingredient ? { ...p, mass_g: tidy(mass_g) } : p));
+  const set = { mass_g: tidy(mass_g), low_ratio: 1, high_ratio: 1 };
+  return parts.map((p) => (p.ingredient === ingredient ? { ...p, ...set } : p));
 }
 
 /** Whether two lists hold the same parts with the same masses and locks, in any order. */
@@ -74,6 +77,8 @@ export function sameParts(a: readonly Part[], b: readonly Part[]): boolean {
       q !== undefined &&
       q.mass_g === p.mass_g &&
       q.locked === p.locked &&
+      q.low_ratio === p.low_ratio &&
+      q.high_ratio === p.high_ratio &&
       (q.lot_id ?? null) === (p.lot_id ?? null)
     );
   });

@@ -4,7 +4,7 @@ import type { BandResult, Part, Schemas } from '../../api/client';
 export type BriefWishes = Partial<Schemas['WishListIn']> & Pick<Schemas['WishListIn'], 'use'>;
 
 /** One part of a proposal: as it would stand on the bench, with its share of the flour base in %. */
-export interface ProposedPart extends Part {
+export interface ProposedPart extends Omit<Part, 'low_ratio' | 'high_ratio'> {
   name: string;
   role: string;
   in_flour_base: boolean;

@@ -1,6 +1,7 @@
 import { api, ask, wordsOf } from '../../api/client';
 import { follow } from '../../api/stream';
 import type { Bench } from '../bench/bench.svelte';
+import { weighed } from '../bench/moves';
 import { kitchen } from '../../app/kitchen.svelte';
 import { layersOf, type BriefWishes, type Clash, type Give, type Line, type Proposal } from './lines';
 import { asWhy, phrases, relaxed, withValue, without, type Wish } from './wishes';
@@ -127,12 +128,9 @@ export class Proposing {
 
   /** Puts a proposal on the bench, as one step of undo, and keeps it as a revision with the wishes as its why. */
   async take(proposal: Proposal): Promise<void> {
-    const parts = proposal.parts.map(({ ingredient, mass_g, locked, lot_id }) => ({
-      ingredient,
-      mass_g,
-      locked,
-      lot_id
-    }));
+    const parts = proposal.parts.map((p) =>
+      weighed(p.ingredient, p.mass_g, { locked: p.locked, lot_id: p.lot_id })
+    );
     this.look(-1);
     this.bench.learn(proposal.parts.map((p) => [p.ingredient, p]));
     this.bench.setParts(parts);

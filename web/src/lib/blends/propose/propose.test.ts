@@ -4,15 +4,13 @@ import { follow } from '../../api/stream';
 import { Bench } from '../bench/bench.svelte';
 import { Mending } from './mend.svelte';
 import { problem, TestServer } from '../../testing/server';
+import { weighed } from '../bench/moves';
 import { blendFile } from './files';
 import { layersOf, type Proposal } from './lines';
 import { Proposing } from './propose.svelte';
 import { standsAt, Sweeping } from './sweep.svelte';
 
-const PARTS: Part[] = [
-  { ingredient: 'teff-flour', mass_g: 600, locked: false, lot_id: null },
-  { ingredient: 'corn-starch', mass_g: 400, locked: false, lot_id: null }
-];
+const PARTS: Part[] = [weighed('teff-flour', 600), weighed('corn-starch', 400)];
 const WISHES = { use: 'scone', aims: ['nearest', 'cheapest'], max_bins: 3 };
 let server: TestServer;
 
@@ -240,10 +238,7 @@ describe('mending', () => {
         why: ''
       }
     ],
-    parts: [
-      ...PARTS.map((p) => ({ ...p, mass_g: 450 })),
-      { ingredient: 'oat-flour', mass_g: 100, locked: false, lot_id: null }
-    ]
+    parts: [...PARTS.map((p) => ({ ...p, mass_g: 450 })), weighed('oat-flour', 100)]
   };
 
   it('shows a way beside the column and applies it as one step of undo', async () => {

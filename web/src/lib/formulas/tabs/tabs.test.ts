@@ -1,3 +1,4 @@
+import { weighed } from '../../blends/bench/moves';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { kitchen } from '../../app/kitchen.svelte';
 import { benchOf, formulaServer, CONTENT, judged, line } from '../../testing/formulas';
@@ -192,7 +193,7 @@ describe('the swap tab', () => {
 
 describe('the blend under a formula', () => {
   it('says that a newer revision is there and what it changes, and moves to it', async () => {
-    const newer = [{ ingredient: 'teff-flour', mass_g: 90, locked: false, lot_id: null }];
+    const newer = [weighed('teff-flour', 90)];
     server.on('POST', '/formula-pins', () => ({
       newer: 4,
       parts: newer,
