@@ -35,6 +35,7 @@
     '/scale': wrap({ asyncComponent: () => import('./lib/device/ScalePage.svelte') }),
     '/scale/check': wrap({ asyncComponent: () => import('./lib/ingredients/tests/TestPage.svelte') }),
     '/blends': wrap({ asyncComponent: () => import('./lib/blends/BlendsPage.svelte') }),
+    '/blends/open': wrap({ asyncComponent: () => import('./lib/blends/bought/OpenBagPage.svelte') }),
     '/bench/:id': wrap({ asyncComponent: () => import('./lib/blends/bench/BenchPage.svelte') }),
     '/formulas': wrap({ asyncComponent: () => import('./lib/formulas/FormulasPage.svelte') }),
     '/formula/:id': wrap({ asyncComponent: () => import('./lib/formulas/bench/FormulaPage.svelte') }),

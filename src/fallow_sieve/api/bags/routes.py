@@ -7,13 +7,13 @@ from time import monotonic
 from flask import Blueprint, Response
 
 from fallow_sieve.api.bags.models import (
-    LikeIn,
-    LikeOut,
-    LikePartOut,
+    BoughtBagIn,
     BoughtBagOut,
     BoughtNameOut,
     BoughtShareOut,
-    BoughtBagIn,
+    LikeIn,
+    LikeOut,
+    LikePartOut,
 )
 from fallow_sieve.api.http import answer, body, kitchen
 from fallow_sieve.api.models import as_parts, places

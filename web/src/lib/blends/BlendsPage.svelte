@@ -39,5 +39,6 @@
   grid
   none="No blend yet. A blend is a mix of flours, starches and a binder; begin with one, or bring in a blend file."
 >
+  {#snippet tools()}<a class="action" href="#/blends/open">Open a bag</a>{/snippet}
   {#snippet row({ summary }: Item)}<BlendLine blend={summary} showUse />{/snippet}
 </ListPage>

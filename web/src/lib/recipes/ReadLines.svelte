@@ -2,7 +2,7 @@
 <script lang="ts">
   import type { Schemas } from '../api/client';
   import { counted, figure } from '../ui/format';
-  import OpenLine from './OpenLine.svelte';
+  import Gap from '../ingredients/Gap.svelte';
   import type { Recipe } from './recipe.svelte';
 
   type Line = Schemas['ReadLineOut'];
@@ -95,7 +95,13 @@
         <td>
           {#if l}
             <span class="sr-only">{MARKS[l.understood]}</span>
-            {#if l.wrong}<OpenLine {recipe} line={l} />
+            {#if l.wrong}<Gap
+                name={l.name}
+                wrong={l.wrong}
+                near={l.near}
+                otherwise="Else it stays in words."
+                choose={(slug) => recipe.choose(l.number, slug)}
+              />
             {:else}{l.ingredient_name}{#if !l.in_dough}<span class="soft">, not in the dough</span>{/if}{/if}
           {:else}<span class="soft">{KINDS[row.kind]}</span>{/if}
         </td>

@@ -1,11 +1,20 @@
-<!-- A line that was not understood: a gap to fill where it stands; else it stays in words. -->
+<!-- A name that was not understood: a gap to fill where it stands. -->
 <script lang="ts">
-  import { api, ask, type Ingredient, type Schemas } from '../api/client';
+  import { api, ask, type Ingredient } from '../api/client';
   import { Latest } from '../ui/state/latest';
-  import type { Recipe } from './recipe.svelte';
 
-  const { recipe, line }: { recipe: Recipe; line: Schemas['ReadLineOut'] } = $props();
-  const wrong = $derived(/[.?]$/.test(line.wrong) ? line.wrong : `${line.wrong}.`);
+  interface Props {
+    /** What was written, and why it was not understood. */
+    name: string;
+    wrong: string;
+    /** Ingredients it is near to. */
+    near: readonly string[];
+    /** What happens where nothing is chosen. */
+    otherwise: string;
+    choose: (slug: string) => void;
+  }
+  const { name, wrong, near, otherwise, choose }: Props = $props();
+  const why = $derived(/[.?]$/.test(wrong) ? wrong : `${wrong}.`);
   let finding = $state(false);
   let items = $state.raw<Ingredient[]>([]);
 
@@ -21,8 +30,8 @@
     search.ask(q);
   }
 
-  function choose(slug: string): void {
-    recipe.choose(line.number, slug);
+  function take(slug: string): void {
+    choose(slug);
     finding = false;
   }
 
@@ -30,7 +39,7 @@
   function key(event: KeyboardEvent): void {
     if (event.key === 'Enter' && items[0]) {
       event.preventDefault();
-      choose(items[0].slug);
+      take(items[0].slug);
     } else if (event.key === 'Escape') finding = false;
   }
 
@@ -43,24 +52,24 @@
 <span class="gap">
   <input
     class="field small"
-    aria-label="What is {line.name}?"
+    aria-label="What is {name}?"
     placeholder="what is it?"
-    title={line.wrong}
-    onfocus={() => find(line.name)}
+    title={wrong}
+    onfocus={() => find(name)}
     oninput={(e) => find(e.currentTarget.value)}
     onkeydown={key}
   />
-  <span class="small soft">{wrong} Else it stays in words.</span>
-  {#if !finding && line.near.length}
+  <span class="small soft">{why} {otherwise}</span>
+  {#if !finding && near.length}
     <span class="small"
-      >{#each line.near as slug (slug)}<button class="link" onclick={() => choose(slug)}
+      >{#each near as slug (slug)}<button class="link" onclick={() => take(slug)}
           >{NEAR[slug] ?? slug.replaceAll('-', ' ')}</button
         >&ensp;{/each}</span
     >
   {/if}
   {#if finding}
     <span class="small found"
-      >{#each items as i (i.slug)}<button class="link" onclick={() => choose(i.slug)}>{i.name}</button
+      >{#each items as i (i.slug)}<button class="link" onclick={() => take(i.slug)}>{i.name}</button
         >{:else}<span class="soft">no such ingredient</span>{/each}</span
     >
   {/if}
