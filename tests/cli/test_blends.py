@@ -114,3 +114,36 @@ def test_a_kitchens_own_prices_and_cup_are_used_with_its_database(tmp_path, blen
         json.loads(run("compare", "teff-flour", "--basis", "cup", "--db", db, "--json").stdout)["basis"]["cup_ml"]
         == 250
     )
+
+
+BAG = {"ingredients": ["white-rice-flour", "potato-starch", "chickpea-flour"], "per_100_g": {"protein_g": 5.8}, "printed_pct": {"chickpea-flour": 10}}  # fmt: skip
+
+
+def test_open_bag_prints_a_share_with_its_range_for_every_part(tmp_path):
+    path = tmp_path / "bag.json"
+    path.write_text(json.dumps(BAG))
+    done = run("open-bag", path, "--json")
+    found = json.loads(done.stdout)
+    assert [s["ingredient"] for s in found["shares"]] == BAG["ingredients"]
+    assert sum(s["typical_pct"] for s in found["shares"]) == pytest.approx(100, abs=0.1)
+    assert all(s["low_pct"] <= s["typical_pct"] <= s["high_pct"] for s in found["shares"])
+    assert found["draws"] > 1000
+    # 10 % are printed: what the other two are together is known, how it is split much less.
+    (pair,) = found["together"]
+    assert (pair["ingredients"], round(pair["typical_pct"])) == (BAG["ingredients"][:2], 90)
+
+
+@pytest.mark.parametrize(
+    ("changed", "place"),
+    [
+        ({"ingredients": ["moon-dust"]}, "/ingredients/0"),
+        ({"per_100_g": {"protein_g": "lots"}}, "/per_100_g/protein_g"),
+        ({"printed_pct": {"chickpea-flour": 120}}, "/printed_pct/chickpea-flour"),
+    ],
+)
+def test_a_bag_that_cannot_be_is_refused_at_its_place(tmp_path, changed, place):
+    path = tmp_path / "bag.json"
+    path.write_text(json.dumps(BAG | changed))
+    done = run("open-bag", path, "--json")
+    assert (done.returncode, done.stdout) == (2, b"")
+    assert place.encode() in done.stderr

@@ -57,3 +57,14 @@ def test_an_empty_text_or_a_book_is_refused_with_what_would_be_right(read, text)
     with pytest.raises(BadInputError) as error:
         read(text)
     assert error.value.right
+
+
+def test_what_is_named_without_an_amount_stands_by_itself_and_asks():
+    text = "1/3 cup tapioca flour, moon dust, 2 tbsp flaxseed, ground, xanthan gum"
+    found = [(x.ingredient, x.mass is None, bool(x.wrong)) for x in read_mix(text, SHELF, WORDS)]
+    assert found == [
+        ("tapioca-starch", False, False),
+        (None, True, True),
+        ("ground-flaxseed", False, False),
+        ("xanthan-gum", True, True),
+    ]

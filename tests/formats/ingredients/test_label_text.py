@@ -129,3 +129,25 @@ def test_any_text_is_read_without_a_stumble_and_every_line_has_its_say(text):
     found = read_label_text(text)
     assert len(found.lines) == len(text.splitlines())
     assert all(x.say or x.status == "empty" for x in found.lines)
+
+
+@pytest.mark.parametrize(
+    "text",
+    [
+        "Nährwerte pro 100 g\nBrennwert 1500 kJ\nFett 1 g\ndavon gesättigte Fettsäuren 0,1 g\nKohlenhydrate 80 g\n"
+        "davon Zucker 2 g\nBallaststoffe 3 g\nEiweiß 6 g\nSalz 0,2 g",
+        "Valeurs pour 100 g\nÉnergie 1500 kJ\nMatières grasses 1 g\ndont acides gras saturés 0,1 g\nGlucides 80 g\n"
+        "dont sucres 2 g\nFibres alimentaires 3 g\nProtéines 6 g\nSel 0,2 g",
+        "por 100 g\nValor energético 1500 kJ\nGrasas 1 g\nde las cuales saturadas 0,1 g\nHidratos de carbono 80 g\n"
+        "de los cuales azúcares 2 g\nFibra alimentaria 3 g\nProteínas 6 g\nSal 0,2 g",
+        "per 100 g\nEnergia 1500 kJ\nGrassi 1 g\ndi cui acidi grassi saturi 0,1 g\nCarboidrati 80 g\n"
+        "di cui zuccheri 2 g\nFibre 3 g\nProteine 6 g\nSale 0,2 g",
+        "per 100 g\nEnergi 1500 kJ\nFett 1 g\nvarav mättat fett 0,1 g\nKolhydrat 80 g\nvarav sockerarter 2 g\n"
+        "Fiber 3 g\nProtein 6 g\nSalt 0,2 g",
+    ],
+    ids=["de", "fr", "es", "it", "sv"],
+)
+def test_a_panel_of_another_language_is_read_like_an_english_one(text):
+    found = read_label_text(text)
+    assert found.printed == {"energy_kj": "1500", "fat_g": "1", "saturated_fat_g": "0.1", "carbohydrate_g": "80", "sugars_g": "2", "fibre_g": "3", "protein_g": "6", "salt_g": "0.2"}  # fmt: skip
+    assert (found.serving, found.serving_unit, found.convention) == ("100", "g", "apart")

@@ -48,7 +48,8 @@ def _gives(part: Part, ingredient: str, shelf: Shelf) -> bool:
 def _with_mass(parts: Sequence[Part], ingredient: str, mass_g: float) -> tuple[Part, ...]:
     if not mass_g > 0:
         raise BadInputError(f"a share that leaves {mass_g:g} g", right="give more than 0 %, or remove the part")
-    return tuple(replace(p, mass_g=mass_g) if p.ingredient == ingredient else p for p in parts)
+    known = next(replace(p, mass_g=mass_g, low_ratio=1.0, high_ratio=1.0) for p in parts if p.ingredient == ingredient)
+    return tuple(known if p.ingredient == ingredient else p for p in parts)
 
 
 def scale_to(parts: Sequence[Part], mass_g: float, shelf: Shelf) -> tuple[Part, ...]:

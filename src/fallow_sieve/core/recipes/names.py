@@ -102,6 +102,11 @@ def _understood(words: Sequence[str], known: Lexicon) -> Named:
 _ENDINGS = ("", "e", "en", "er", "es", "em")  # German adjectives are bent to their noun
 
 
+def is_known(text: str, known: Lexicon) -> bool:
+    """Return whether every word of `text` is one of the tables', or one that says nothing of what a thing is."""
+    return all(w in known.vocabulary or _says_nothing(w, known) for w in words_of(text))
+
+
 def _says_nothing(word: str, known: Lexicon) -> bool:
     return word.isdigit() or any(word.removesuffix(end) in known.harmless for end in _ENDINGS)
 

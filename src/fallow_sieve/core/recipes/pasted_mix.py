@@ -8,7 +8,7 @@ from dataclasses import replace
 
 from fallow_sieve.core.ingredients import Role, Shelf
 from fallow_sieve.core.recipes.lines import ReadLine, Words, read_line
-from fallow_sieve.core.recipes.names import understand
+from fallow_sieve.core.recipes.names import Lexicon, is_known, understand
 from fallow_sieve.core.values import BadInputError
 
 MOST_CHARACTERS = 5000
@@ -29,7 +29,7 @@ def read_mix(text: str, shelf: Shelf, words: Words, chosen: Mapping[int, str] | 
     """
     if not text.strip():
         raise BadInputError("there is nothing to read", place="/text", right="paste a mix, such as 2 cups rice flour")
-    pieces = _pieces(text)
+    pieces = _pieces(text, words.names, shelf)
     if len(text) > MOST_CHARACTERS or len(pieces) > MOST_PIECES:
         raise BadInputError(
             f"{len(text)} characters, {len(pieces)} parts",
@@ -44,7 +44,7 @@ def read_mix(text: str, shelf: Shelf, words: Words, chosen: Mapping[int, str] | 
     return tuple(found)
 
 
-def _pieces(text: str) -> list[str]:
+def _pieces(text: str, known: Lexicon, shelf: Shelf) -> list[str]:
     lines = [_fair(x) for x in text.splitlines() if x.strip()]
     ratio = _RATIO.match(" , ".join(lines)) if lines else None
     if ratio:
@@ -52,7 +52,7 @@ def _pieces(text: str) -> list[str]:
         names = [n for n in _split(ratio[2]) if n]
         if len(names) == len(numbers):
             return [f"{n} parts {name}" for n, name in zip(numbers, names, strict=True)]
-    return [piece for line in lines for piece in _split_by_amounts(line)]
+    return [piece for line in lines for piece in _split_by_amounts(line, known, shelf)]
 
 
 def _fair(line: str) -> str:
@@ -65,15 +65,21 @@ def _split(line: str) -> list[str]:
     return [f.strip(" .") for f in found if f.strip(" .")]
 
 
-def _split_by_amounts(line: str) -> list[str]:
-    """The parts of a line: a piece without an amount says more of the one before it ("flaxseed, ground")."""
+def _split_by_amounts(line: str, known: Lexicon, shelf: Shelf) -> list[str]:
+    """The parts of a line: "flaxseed, ground" is one; what is named without an amount stands by itself."""
     found: list[str] = []
     for piece in _split(line):
-        if found and not _has_amount(piece):
+        if found and not _has_amount(piece) and _says_more(piece, known, shelf):
             found[-1] += f", {piece}"
         else:
             found.append(piece)
     return found
+
+
+def _says_more(piece: str, known: Lexicon, shelf: Shelf) -> bool:
+    """Whether a piece only says more of the one before: words that are known, and no flour or binder of their own."""
+    named = understand(piece, known).ingredient
+    return is_known(piece, known) and not (named is not None and _dry(named, shelf))
 
 
 def _has_amount(piece: str) -> bool:

@@ -33,30 +33,41 @@ class PanelText:
     lines: tuple[PanelLine, ...]
 
 
+# English, then German, French, Spanish, Italian, Swedish.
+_OF_WHICH = r"(of which|davon|dont|de (las|los) cuales|di cui|varav)"
 _NAMES: tuple[tuple[str, str], ...] = (
-    (r"(of which )?(saturated fat(ty acids)?|saturates|sat\.? fat)", "saturated_fat_g"),
-    (r"(total )?fat", "fat_g"),
-    (r"(of which )?(total )?sugars?", "sugars_g"),
-    (r"(dietary )?fib(re|er)", "fibre_g"),
-    (r"(total )?carbohydrates?|(total )?carbs?\.?", "carbohydrate_g"),
-    (r"protein", "protein_g"),
-    (r"salt", "salt_g"),
-    (r"sodium", "sodium_mg"),
+    (
+        rf"{_OF_WHICH}? ?(saturated fat(ty acids)?|saturates|sat\.? fat|gesättigte fettsäuren|(acides gras )?saturés"
+        r"|saturadas|(acidi grassi )?saturi|mättat fett)",
+        "saturated_fat_g",
+    ),
+    (r"(total )?fat|fett|mati[èe]res grasses|lipides|grasas?( totales)?|grassi", "fat_g"),
+    (rf"{_OF_WHICH}? ?((total )?sugars?|zucker|sucres|az[úu]cares|zuccheri|sockerarter|socker)", "sugars_g"),
+    (r"(dietary )?fib(re|er)s?|ballaststoffe|fibra|fibres alimentaires", "fibre_g"),
+    (
+        r"(total )?carbohydrates?|(total )?carbs?\.?|kohlenhydrate|glucides|hidratos de carbono|carbohidratos"
+        r"|carboidrati|kolhydrat(er)?",
+        "carbohydrate_g",
+    ),
+    (r"protein(er?|as)?|eiwei(ß|ss)|prot[ée]ines|prote[íi]nas", "protein_g"),
+    (r"salt|salz|sel|sale|sal", "salt_g"),
+    (r"sodium|sodio", "sodium_mg"),
     (r"calcium", "calcium_mg"),
     (r"iron", "iron_mg"),
     (r"potassium", "potassium_mg"),
 )
 _LABELS = {name: name.rsplit("_", 1)[0].replace("_", " ") for _, name in _NAMES}
+_ENERGY = re.compile(r"([eé]nerg(y|ie|[íi]a|i)|brennwert|valor energ[ée]tico|calories|kcal|kj)\b", re.IGNORECASE)
 _NUMBER = r"(?:<|≤|less than )?\s?\d{1,5}(?:[.,]\d{1,3})?"
 _AMOUNT = re.compile(rf"({_NUMBER})\s?(kcal|kj|cal(?:ories)?|mg|g|µg|mcg)?(?![\w%])", re.IGNORECASE)
 _SERVING = re.compile(
-    r"(?:serving size|per serving|portion|serving)\s*:?\s*(?:of\s*)?"
+    r"(?:(?:serving|serv\.?) size|per serving|portion|serving|per)\s*:?\s*(?:of\s*)?"
     r"(?:about\s*)?((?:\d+\s+)?\d+\s*/\s*\d+|[¼½¾⅓⅔]|\d+(?:[.,]\d+)?)\s*"
     r"(cups?|tbsps?|tablespoons?|tsps?|teaspoons?|g|oz|ml)?"
     r"(?:\s*\(?\s*(\d+(?:[.,]\d+)?)\s*g\)?)?",
     re.IGNORECASE,
 )
-_PER = re.compile(r"\bper\s*(\d+(?:[.,]\d+)?)\s*(g|ml)\b", re.IGNORECASE)
+_PER = re.compile(r"\b(?:per|pro|je|par|pour|por)\s*(\d+(?:[.,]\d+)?)\s*(g|ml)\b", re.IGNORECASE)
 _IGNORED = re.compile(
     r"nutrition|typical values|amount per|daily value|servings per|reference intake|ingredients|\*|%\s*dv|cholesterol"
     r"|trans fat|added sugars|mono|poly|vitamin|calories from",
@@ -77,12 +88,12 @@ _FRACTIONS = {"¼": 0.25, "½": 0.5, "¾": 0.75, "⅓": 1 / 3, "⅔": 2 / 3}
 
 # Words and measures that panels of the Americas have (fibre inside carbohydrate), and those of elsewhere (apart).
 _SIGNS: tuple[tuple[re.Pattern[str], Literal["sure", "hint"], Literal["inside", "apart"]], ...] = (
-    (re.compile(r"of which|saturates|\bsalt\b", re.IGNORECASE), "sure", "apart"),
+    (re.compile(rf"{_OF_WHICH}|saturates|\b(salt|salz|sel|sale|sal)\b", re.IGNORECASE), "sure", "apart"),
     (re.compile(r"total carb|dietary fib|calories|total fat|daily value|\b%? ?dv\b", re.IGNORECASE), "sure", "inside"),
     (re.compile(r"serving.*\b(tbsps?|tablespoons?|cups?)\b", re.IGNORECASE), "hint", "inside"),
     (re.compile(r"\bsodium\b", re.IGNORECASE), "hint", "inside"),
     (re.compile(r"\bkj\b", re.IGNORECASE), "hint", "apart"),
-    (re.compile(r"\bper\s*100\s*(g|ml)\b", re.IGNORECASE), "hint", "apart"),
+    (re.compile(r"\b(?:per|pro|je|par|pour|por)\s*100\s*(g|ml)\b", re.IGNORECASE), "hint", "apart"),
 )
 
 
@@ -169,7 +180,7 @@ def _comma(text: str) -> str:
 
 
 def _energy(line: str, found: _Found) -> PanelLine | None:
-    if not re.match(r"(energy|calories|kcal|kj)\b", line, re.IGNORECASE) or _IGNORED.search(line):
+    if not _ENERGY.match(line) or _IGNORED.search(line):
         return None
     took = []
     bare_calories = line.lower().startswith("calories")

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Mapping
 from dataclasses import dataclass
 
@@ -14,6 +15,7 @@ from fallow_sieve.services.blends.judging import judged_blend
 from fallow_sieve.services.bought.opening import opened
 from fallow_sieve.services.kitchen import KitchenNow
 
+_PER_SERVING = re.compile(r"\bper (?:serv(?:ing|e)|portion)\b", re.I)
 BAG_G = 1000.0  # what the blend of an opened bag weighs
 
 
@@ -68,6 +70,8 @@ def _serving(read: PanelText | None) -> tuple[float | None, str]:
     if read.serving_g or (read.serving_unit == "g" and read.serving):
         grams = float((read.serving_g or read.serving).replace(",", "."))
         return (grams, f"Numbers per {grams:g} g.") if grams > 0 else (None, "A serving of 0 g.")
+    if not read.serving and any(_PER_SERVING.search(line.text) for line in read.lines):
+        return None, "Its numbers are per serving, and what that weighs is not known: write “serving size 30 g” there."
     if not read.serving:
         return 100.0, "Taken as per 100 g: the panel does not say what its numbers are for."
     unit = read.serving_unit or "serving"

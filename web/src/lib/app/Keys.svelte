@@ -49,6 +49,7 @@
       title: 'On the bench',
       keys: [
         ['A', 'add an ingredient'],
+        ['V', 'paste a mix: grams, cups, parts or percent'],
         ['K', 'keep a revision'],
         ['P', 'propose blends for the wishes'],
         ['M', 'mend: the smallest change that lets it pass']

@@ -13,7 +13,7 @@ import numpy as np
 from fallow_sieve.core.blends.bought.drawing import LogLikelihood, Order, draw
 from fallow_sieve.core.blends.bought.label import BoughtLabel, PrintedNumber, printed_numbers
 from fallow_sieve.core.ingredients import FloatArray, Function, Shelf
-from fallow_sieve.core.values import BadInputError
+from fallow_sieve.core.values import BadInputError, Range
 
 MOST_PARTS = 40
 UNDER = 0.02
@@ -64,10 +64,17 @@ def open_bag(label: BoughtLabel, shelf: Shelf, caps: Mapping[Function, float], r
     low, middle, high = np.percentile(100 * x, (2.5, 50, 97.5), axis=0)
     middle = 100 * middle / middle.sum()
     shares = tuple(
-        OpenedShare(slug, float(m), float(min(a, m)), float(max(b, m)))
+        _share(slug, float(a), float(m), float(b), label.printed_pct.get(slug))
         for slug, a, m, b in zip(label.ingredients, low, middle, high, strict=True)
     )
     return Opened(shares, _together(label.ingredients, 100 * x, middle), speaking)
+
+
+def _share(slug: str, low: float, middle: float, high: float, printed: Range | None) -> OpenedShare:
+    """A share with its range, which what is printed bounds."""
+    if printed is not None:
+        low, high = max(low, printed.low), min(high, printed.high)
+    return OpenedShare(slug, middle, min(low, middle), max(high, middle))
 
 
 def _check(label: BoughtLabel, shelf: Shelf) -> None:

@@ -26,6 +26,8 @@
   let room = $state(480);
   let across = $state(530);
   let keeping = $state(false);
+  /** A mix that is being pasted: its text so far; null where none is. */
+  let pasting = $state<string | null>(null);
   let tab = $state('sieves');
   // svelte-ignore state_referenced_locally
   const mending = new Mending(bench);
@@ -65,14 +67,23 @@
     if (event.key === 'a') toAdding();
     else if (event.key === 'k' && bench.parts.length && !bench.kept) keeping = true;
     else if (event.key === 'p') tab = 'propose';
+    else if (event.key === 'v') pasting = '';
     else if (event.key === 'u') tab = 'uses';
     else if (event.key === 'm' && bench.parts.length) mend();
     else return;
     event.preventDefault();
   }
+  /** A text pasted on the bench itself is a mix. */
+  function paste(event: ClipboardEvent): void {
+    const text = event.clipboardData?.getData('text/plain') ?? '';
+    if (pasting !== null || !text.trim() || (event.target as HTMLElement).closest?.('input, textarea'))
+      return;
+    event.preventDefault();
+    pasting = text;
+  }
 </script>
 
-<svelte:window onkeydown={key} />
+<svelte:window onkeydown={key} onpaste={paste} />
 
 {#snippet differs(before: BlendContent, after: BlendContent)}<Changes
     before={before.parts}
@@ -104,12 +115,19 @@
         {#if count}
           <Rows {bench} {height} {rows} {gap} {compact} />
         {:else}
-          <Teach onadd={toAdding} onpropose={bench.use ? () => (tab = 'propose') : null} />
+          <Teach
+            onadd={toAdding}
+            onpaste={() => (pasting = '')}
+            onpropose={bench.use ? () => (tab = 'propose') : null}
+          />
         {/if}
       </div>
     </div>
     {#if compact}<HandBar {bench} />{/if}
-    <div class="add"><AddPart {bench} /></div>
+    <div class="add">
+      <AddPart {bench} />
+      {#if count}<button class="link" onclick={() => (pasting = '')}>Paste a mix</button>{/if}
+    </div>
   {/snippet}
 
   {#snippet right()}
@@ -160,6 +178,9 @@
 {#if bench.asksLot}{#await import('./LotSheet.svelte') then { default: LotSheet }}
     <LotSheet {bench} slug={bench.asksLot} onclose={() => (bench.asksLot = null)} />
   {/await}{/if}
+{#if pasting !== null}{#await import('./MixSheet.svelte') then { default: MixSheet }}
+    <MixSheet {bench} begun={pasting ?? ''} onclose={() => (pasting = null)} />
+  {/await}{/if}
 <KeepSheet {bench} open={keeping} onclose={() => (keeping = false)} />
 
 <style>
@@ -196,6 +217,10 @@
   }
 
   .add {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    gap: 0.75rem;
+    align-items: center;
     padding-top: 0.5rem;
   }
 

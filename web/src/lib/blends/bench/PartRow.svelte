@@ -28,8 +28,15 @@
   const split = $derived(/^(.*?) \((.*)\)$/.exec(name));
   const chosen = $derived(bench.selected === slug);
   const lot = $derived(part.lot_id ? `lot ${share?.lot_code ?? ''}` : '');
+  /** A part of a bag that was opened is known within a range only, until its mass is typed. */
+  const within = $derived(
+    part.low_ratio < 1 || part.high_ratio > 1
+      ? `${massFigure(part.mass_g * part.low_ratio, unit)}–${massFigure(part.mass_g * part.high_ratio, unit)} ${unit}`
+      : ''
+  );
   const note = $derived(
     [
+      within,
       over ? `over its usual ${figure(over.usual_max_pct, 0)} %: ${over.reason}` : split?.[2],
       part.locked && 'locked',
       !chosen && lot

@@ -2,10 +2,11 @@
 <script lang="ts">
   interface Props {
     onadd: () => void;
+    onpaste: () => void;
     /** Offered where it is known what the mix is for. */
     onpropose: (() => void) | null;
   }
-  const { onadd, onpropose }: Props = $props();
+  const { onadd, onpaste, onpropose }: Props = $props();
 </script>
 
 <div class="teach">
@@ -15,6 +16,7 @@
   </p>
   <p class="start">
     <button class="action main" onclick={onadd}>Add a first flour</button>
+    <button class="action" onclick={onpaste}>Paste a mix</button>
     {#if onpropose}<button class="action" onclick={onpropose}>Propose a mix</button>{/if}
   </p>
 </div>

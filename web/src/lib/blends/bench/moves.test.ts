@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Part } from '../../api/client';
-import { moveAcross, sameParts, sidesOf, tidy, total, weighed, withMass } from './moves';
+import { moveAcross, sameParts, sidesOf, tidy, total, weighed, withMass, withParts } from './moves';
 import { stepFor } from '../../ui/cell/steps';
 
 const part = (ingredient: string, mass_g: number, locked = false): Part =>
@@ -77,5 +77,20 @@ describe('parts', () => {
 
   it('have masses without what binary arithmetic adds', () => {
     expect(tidy(0.1 + 0.2)).toBe(0.3);
+  });
+});
+
+describe('parts that are only known within a range', () => {
+  const unsure = weighed('a', 100, { low_ratio: 0.8, high_ratio: 1.2 });
+
+  it('are known once somebody sets their mass', () => {
+    expect(withMass([unsure], 'a', 90)).toEqual([weighed('a', 90)]);
+    expect(sameParts([unsure], [weighed('a', 100)])).toBe(false);
+  });
+
+  it('become one with the same that is there, its range from both', () => {
+    const [both, other] = withParts([weighed('a', 300)], [unsure, weighed('b', 5)]);
+    expect(both).toEqual(weighed('a', 400, { low_ratio: 0.95, high_ratio: 1.05 }));
+    expect(other).toEqual(weighed('b', 5));
   });
 });

@@ -67,6 +67,20 @@ export function withMass(parts: readonly Part[], ingredient: string, mass_g: num
   return parts.map((p) => (p.ingredient === ingredient ? { ...p, ...set } : p));
 }
 
+/** Returns the parts with others added, in g; what is in both is one part, and known as well as both were. */
+export function withParts(parts: readonly Part[], more: readonly Part[]): readonly Part[] {
+  const found = new Map(parts.map((p) => [p.ingredient, p]));
+  for (const m of more) {
+    const p = found.get(m.ingredient);
+    const mass_g = tidy((p?.mass_g ?? 0) + m.mass_g);
+    const ratio = (of: (q: Part) => number): number =>
+      ((p ? of(p) * p.mass_g : 0) + of(m) * m.mass_g) / mass_g;
+    const within = { low_ratio: ratio((q) => q.low_ratio), high_ratio: ratio((q) => q.high_ratio) };
+    found.set(m.ingredient, { ...(p ?? m), mass_g, ...within });
+  }
+  return [...found.values()];
+}
+
 /** Whether two lists hold the same parts with the same masses and locks, in any order. */
 export function sameParts(a: readonly Part[], b: readonly Part[]): boolean {
   if (a.length !== b.length) return false;

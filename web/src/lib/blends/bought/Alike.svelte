@@ -77,9 +77,11 @@
         <tbody>
           {#each apart as l (l.metric)}
             <tr
-              ><th scope="row">{l.label}</th><td class="num">{figure(l.wanted, 1)}</td><td class="num"
-                >{figure(l.found, 1)}</td
-              ><td class="small soft">{l.widths < NEAR ? 'alike' : 'apart'}</td></tr
+              ><th scope="row">{l.label} <span class="small soft">{l.unit}</span></th><td class="num"
+                >{figure(l.wanted, 1)}</td
+              ><td class="num">{figure(l.found, 1)}</td><td class="small soft"
+                >{l.widths < NEAR ? 'alike' : 'apart'}</td
+              ></tr
             >
           {/each}
         </tbody>
@@ -101,6 +103,10 @@
     flex-wrap: wrap;
     gap: 0.2rem 0.9rem;
     margin: 0.3rem 0 0.6rem;
+  }
+
+  section > p {
+    margin: 0.4rem 0;
   }
 
   .two {
@@ -132,6 +138,10 @@
   }
 
   @media (max-width: 600px) {
+    section > p {
+      margin: 0.4rem 0;
+    }
+
     .two {
       grid-template-columns: 1fr;
     }

@@ -124,7 +124,9 @@
         19 times in 20 a share lies within its range, from {opened.draws} draws that the list and the panel allow.
         <a href="#/method/open-a-bag">How</a>. Gluten and allergens are the bag's to say, not this estimate's.
       </p>
-      <p><button class="action main" onclick={() => attempt(keep)}>Keep it as a blend</button></p>
+      <p class="mt-3">
+        <button class="action main" onclick={() => attempt(keep)}>Keep it as a blend</button>
+      </p>
       <Alike {bought} />
     {:else if opened}
       <p class="my-3">None of the names is known here yet: choose what they are, on the left.</p>

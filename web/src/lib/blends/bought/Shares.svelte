@@ -6,7 +6,8 @@
 
   const { opened }: { opened: Schemas['BoughtBagOut'] } = $props();
   const end = $derived(Math.max(...opened.shares.map((s) => s.share.high_pct), 10));
-  const places = (v: number): number => (v < 3 ? 1 : 0);
+  /** A narrow range is told to the tenth, a wide one in whole percent. */
+  const places = (s: { low_pct: number; high_pct: number }): number => (s.high_pct - s.low_pct < 3 ? 1 : 0);
   const named = $derived(new Map(opened.shares.map((s) => [s.share.ingredient, s.name])));
   const together = $derived(
     opened.together.map((t) => ({
@@ -33,12 +34,9 @@
     {#each opened.shares as { share, name } (share.ingredient)}
       <tr>
         <th scope="row">{name}</th>
-        <td class="num"><b>{figure(share.typical_pct, places(share.typical_pct))}</b></td>
+        <td class="num"><b>{figure(share.typical_pct, places(share))}</b></td>
         <td class="num soft"
-          >{figure(share.low_pct, places(share.high_pct))}–{figure(
-            share.high_pct,
-            places(share.high_pct)
-          )}</td
+          >{figure(share.low_pct, places(share))}–{figure(share.high_pct, places(share))}</td
         >
         <td class="bar"
           ><RangeBar
