@@ -70,7 +70,7 @@ def convert(
     recipe = replace(read.formula, blend=mix.blend.parts, pin=Pin("blend", None, None, mix.blend.name))
     found = make_over(recipe, chosen, kitchen, off, text)
     file = formula_dict(found.conversion.formula, mix.blend.name, None, mix.ingredients)
-    answer = convert_answer(file, found.conversion, read.recipe, read.checks, found.before, found.after)
+    answer = convert_answer(file, found.conversion, read.recipe, read.checks, found.before, found.after, found.causes)
     say(answer, _converted(answer), json=json)
 
 
@@ -107,6 +107,7 @@ def _converted(answer: ConvertAnswer) -> str:
     lines = [f"! {p}" for p in answer.poor]
     lines += [f"{'+' if c.on else 'off'} {c.say} {c.reason}" for c in answer.changes]
     lines += ["", *(f"{grams(x.mass_g):>9}  {x.name} ({x.stage})" for x in answer.after.lines), "", answer.after.say]
+    lines += answer.causes
     lines += [f"guess, line {x.line}: {g}" for x in answer.read for g in x.guesses]
     lines += [f"not read, line {x.line}: {x.wrong}" for x in answer.read if x.wrong]
     return "\n".join([*lines, *(f"? line {f.line}: {f.say}" for f in answer.checks), *answer.unread])

@@ -1,6 +1,15 @@
 """The bundled tables (CSV, each row one fact with its source or basis) and one small loader each."""
 
-from fallow_sieve.reference.formulas import formula_rules, marks, poor_candidates, powders, swap_rules, tin_fills
+from fallow_sieve.reference.formulas import (
+    formula_rules,
+    marks,
+    poor_candidates,
+    powders,
+    self_raising,
+    swap_rules,
+    thickening_power,
+    tin_fills,
+)
 from fallow_sieve.reference.ingredients import library, library_shelf
 from fallow_sieve.reference.kitchen import eggs
 from fallow_sieve.reference.labels import label_caps
@@ -30,7 +39,9 @@ __all__ = [
     "practice_mixes",
     "record",
     "rules",
+    "self_raising",
     "swap_rules",
+    "thickening_power",
     "tin_fills",
     "traits",
     "words",

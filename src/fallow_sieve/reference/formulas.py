@@ -45,6 +45,15 @@ class TinFillRow:
 
 
 @dataclass(frozen=True, slots=True)
+class SelfRaisingRow:
+    """A self-raising flour: its baking powder in % of it."""
+
+    ingredient: str
+    powder_pct: float
+    basis: str
+
+
+@dataclass(frozen=True, slots=True)
 class PoorRow:
     """A word of a recipe whose bake needs gluten, and why."""
 
@@ -148,6 +157,18 @@ def tin_fills() -> dict[str, FillRule]:
 def poor_candidates() -> dict[str, str]:
     """Return why a bake needs gluten, by a word of its recipe."""
     return {r.word: r.why for r in read_table("poor_candidates", PoorRow)}
+
+
+@cache
+def self_raising() -> dict[str, float]:
+    """Return the baking powder in self-raising flours, in % of them, by slug."""
+    return {r.ingredient: r.powder_pct for r in read_table("self_raising", SelfRaisingRow)}
+
+
+@cache
+def thickening_power() -> dict[str, float]:
+    """Return the power of thickeners per gram, by slug; corn starch is 1."""
+    return {t.thickener: t.power_typical for t in thickening()}
 
 
 @cache

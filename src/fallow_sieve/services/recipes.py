@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection, Mapping
+from collections.abc import Callable, Collection, Mapping
 from dataclasses import dataclass, replace
 
 from fallow_sieve.core.blends import Blend, Use
@@ -25,8 +25,15 @@ from fallow_sieve.core.recipes import (
     read_recipe,
     use_in_words,
 )
-from fallow_sieve.core.values import CupStandard, SpoonStandard
-from fallow_sieve.reference import formula_rules, look_alikes, poor_candidates, rules, words
+from fallow_sieve.core.values import CupStandard, SpoonStandard, Status
+from fallow_sieve.reference import (
+    formula_rules,
+    look_alikes,
+    poor_candidates,
+    self_raising,
+    thickening_power,
+    words,
+)
 from fallow_sieve.services.blends.judging import judged_blend
 from fallow_sieve.services.kitchen import KitchenNow
 
@@ -74,12 +81,16 @@ class MixStands:
 
 @dataclass(frozen=True, slots=True)
 class MadeOver:
-    """A conversion, the formula judged before (as a wheat recipe, for what it is) and after, and both line by line."""
+    """A conversion, the formula judged before (a wheat recipe for what it is) and after, and both line by line.
+
+    `causes` names, for each gauge that holds the result, the change that did it.
+    """
 
     conversion: Conversion
     before: FormulaJudgement
     after: FormulaJudgement
     pairs: tuple[Pairing, ...]
+    causes: tuple[str, ...] = ()
 
 
 def read_text(
@@ -149,13 +160,35 @@ def make_over(recipe: Formula, use: Use, kitchen: KitchenNow, off: Collection[st
         found = judge_formula(formula, shelf, by, setting)
         return found.prediction, found.wanted
 
-    how = ConversionRules(use, rules().doses.get(use.slug, {}), kitchen.school, wanted, poor_candidates())
+    how = ConversionRules(use, kitchen.school, wanted, poor_candidates(), by, self_raising(), thickening_power())
     done = convert(recipe, shelf, how, off, text)
-    plain = replace(recipe, blend=(), pin=None, use=None, consistency=None)
+    own_use = use.slug if mix_inside(recipe, shelf) else None  # a wheat recipe is no gluten-free bake to be judged
+    plain = replace(recipe, blend=(), pin=None, use=own_use, consistency=None)
     before = judge_formula(plain, shelf, by, setting)
     after = judge_formula(done.formula, shelf, by, setting)
     name = recipe.pin.name if recipe.pin else "the blend"
-    return MadeOver(done, before, after, paired(before.analysis.lines, after.analysis.lines, shelf, name))
+    pairs = paired(before.analysis.lines, after.analysis.lines, shelf, name)
+
+    def judged_without(key: str) -> FormulaJudgement:
+        return judge_formula(convert(recipe, shelf, how, {*off, key}, text).formula, shelf, by, setting)
+
+    return MadeOver(done, before, after, pairs, _causes(done, after, judged_without))
+
+
+def _causes(
+    done: Conversion, after: FormulaJudgement, judged_without: Callable[[str], FormulaJudgement]
+) -> tuple[str, ...]:
+    """Name the change that lets a gauge hold: without it, the others as they are, the gauge does not."""
+    held = {g.name: g for g in after.gauges if g.status is Status.HELD}
+    said: dict[str, str] = {}
+    for step in reversed(done.changes if held else ()):
+        if not step.on or not step.change.size:
+            continue
+        still = {g.name for g in judged_without(step.change.what).gauges if g.status is Status.HELD}
+        for name, gauge in held.items():
+            if name not in still:
+                said.setdefault(name, f"{gauge.label} holds it, {gauge.say}: that comes of “{step.say}”")
+    return tuple(said.values())
 
 
 @dataclass(frozen=True, slots=True)

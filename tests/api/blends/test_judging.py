@@ -51,6 +51,8 @@ def test_compose_sets_a_share_scales_and_adds(client):
         "mass_g": pytest.approx(25, abs=10),
         "locked": False,
         "lot_id": None,
+        "low_ratio": 1.0,
+        "high_ratio": 1.0,
     }
     missing = compose(action="scale-to")
     assert (missing.status_code, missing.json["place"]) == (422, "/value")

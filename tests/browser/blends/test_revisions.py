@@ -76,7 +76,7 @@ def test_a_first_blend_starts_empty_and_teaches_the_next_step(bench):
     bench.page.get_by_label("What the mix is for").select_option("scone")
     bench.page.get_by_role("button", name="Add a first flour").click()
     bench.page.keyboard.type("sorghum")
-    bench.page.get_by_role("option", name="Sorghum flour").click()
+    bench.page.get_by_role("option", name="Sorghum flour (whole grain)").click()
     expect(bench.mass("sorghum-flour")).to_have_value("500")
     expect(bench.say).to_contain_text("Nothing holds it. Three are close: ")
     bench.page.get_by_label("Name of the blend").fill("Scones, first go")

@@ -90,11 +90,16 @@ class ReadOut(Out):
 
 
 class ConvertOut(Out):
-    """A recipe made over: every change, the two sides, and the formula to go on with."""
+    """A recipe made over: every change, what causes what holds it, the two sides, and the formula to go on with.
+
+    `own_mix` says that it was gluten-free before.
+    """
 
     read: ReadOut
     changes: list[ConversionStep]
     poor: list[str]
+    causes: list[str]
+    own_mix: bool
     before: Side
     after: Side
     pairs: list[Pairing]

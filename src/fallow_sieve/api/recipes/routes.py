@@ -49,7 +49,7 @@ def read_a_mix() -> Response:
 @routes.post("/recipes/convert")
 @route(ConvertOut, json=ConvertIn)
 def convert() -> Response:
-    """Return a pasted wheat recipe made over for a blend, every change with its reason and size."""
+    """Return a pasted recipe made over for a blend, from wheat or its own mix, every change with reason and size."""
     given, here = body(ConvertIn), kitchen()
     here = replace(here, school=given.school or here.school)
     use = rule_of_use(rules().uses, given.use)
@@ -63,6 +63,8 @@ def convert() -> Response:
             read=_read(found, here.shelf),
             changes=list(done.conversion.changes),
             poor=list(done.conversion.poor),
+            causes=list(done.causes),
+            own_mix=done.conversion.own_mix,
             before=side_of(done.before),
             after=side_of(done.after),
             pairs=list(done.pairs),

@@ -46,6 +46,7 @@ from fallow_sieve.core.formulas.gauges import (
     UsualShare,
     has_yeast,
     powder_equivalent,
+    soda_of,
 )
 from fallow_sieve.core.formulas.judgement import FormulaJudgement, judge_formula
 from fallow_sieve.core.formulas.new_line import begin_line
@@ -149,6 +150,7 @@ __all__ = [
     "preferred_binder",
     "round_to_step",
     "small_doses",
+    "soda_of",
     "suggest",
     "usual_when",
     "water_temperature",

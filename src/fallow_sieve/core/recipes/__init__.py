@@ -3,10 +3,10 @@
 from fallow_sieve.core.recipes.amounts import Unit
 from fallow_sieve.core.recipes.bag_list import Listed, read_list
 from fallow_sieve.core.recipes.checks import RecipeCheck, check_recipe
-from fallow_sieve.core.recipes.conversion import Conversion, ConversionRules, ConversionStep, convert
 from fallow_sieve.core.recipes.flours import FlourWords, is_bare_flour
 from fallow_sieve.core.recipes.habits import Habit, habit_of
 from fallow_sieve.core.recipes.lines import ReadLine, Words
+from fallow_sieve.core.recipes.making_over import Conversion, ConversionRules, ConversionStep, convert
 from fallow_sieve.core.recipes.mixes import mix_inside, use_in_words
 from fallow_sieve.core.recipes.names import Lexicon, Meaning, lexicon
 from fallow_sieve.core.recipes.pairing import Pairing, paired

@@ -8,7 +8,8 @@ from dataclasses import dataclass, replace
 
 from fallow_sieve.core.blends import Part
 from fallow_sieve.core.formulas import BLEND, OUTSIDE_DOUGH, Formula, Line, When
-from fallow_sieve.core.ingredients import Ingredient, Role, Shelf
+from fallow_sieve.core.ingredients import Shelf
+from fallow_sieve.core.recipes.making_over import belongs_to_mix
 
 
 @dataclass(frozen=True, slots=True)
@@ -28,7 +29,7 @@ def mix_inside(formula: Formula, shelf: Shelf) -> MixInside | None:
     items = [shelf[x.ingredient] for x in mixed]
     if any(i.contains_gluten for i in items) or not any(i.in_flour_base for i in items):
         return None
-    base = [x for x, i in zip(mixed, items, strict=True) if _belongs(x, i)]
+    base = [x for x, i in zip(mixed, items, strict=True) if belongs_to_mix(x, i)]
     masses: dict[str, float] = {}
     for x in base:
         masses[x.ingredient] = masses.get(x.ingredient, 0.0) + x.mass_g
@@ -36,11 +37,6 @@ def mix_inside(formula: Formula, shelf: Shelf) -> MixInside | None:
     line = Line(BLEND, sum(masses.values()), When.DRY)
     parts = tuple(Part(slug, g) for slug, g in masses.items())
     return MixInside(parts, replace(formula, lines=(line, *rest), blend=parts))
-
-
-def _belongs(line: Line, item: Ingredient) -> bool:
-    ahead = line.when in (When.LEAVEN, When.GEL, When.SOAK)
-    return not ahead and (item.in_flour_base or item.role is Role.BINDER)
 
 
 # What a title or a step calls a bake, the more telling first; rules of thumb, in six languages.

@@ -50,6 +50,7 @@ class ConvertAnswer(Out):
     formula: FormulaFile
     changes: list[ChangeOut]
     poor: list[str]
+    causes: list[str]
     before: FormulaAnswer
     after: FormulaAnswer
     read: list[ReadLineOut]
@@ -64,6 +65,7 @@ def convert_answer(
     checks: Sequence[RecipeCheck],
     before: FormulaJudgement,
     after: FormulaJudgement,
+    causes: Sequence[str] = (),
 ) -> ConvertAnswer:
     """Return the document of a conversion; `file` is the converted formula as a formula file's values."""
     return ConvertAnswer(
@@ -73,6 +75,7 @@ def convert_answer(
             for c in found.changes
         ],
         poor=list(found.poor),
+        causes=list(causes),
         before=formula_answer(before),
         after=formula_answer(after),
         read=[

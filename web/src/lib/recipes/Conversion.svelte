@@ -24,6 +24,7 @@
   </p>
 {/each}
 <h2>{over.after.say}</h2>
+{#each over.causes as why (why)}<p class="small">{why}</p>{/each}
 <ul class="changes" aria-label="Changes">
   {#each over.changes as { change: c, say, on } (c.what)}
     <li class:off={!on}>
@@ -38,9 +39,12 @@
 <table class="lines">
   <thead
     ><tr
-      ><th scope="col">side by side</th><th scope="col" class="num">wheat, g</th><th scope="col" class="num"
-        >%</th
-      ><th scope="col" class="num">made over, g</th><th scope="col" class="num">%</th></tr
+      ><th scope="col">side by side</th><th scope="col" class="num"
+        >{over.own_mix ? 'as it was' : 'wheat'}, g</th
+      ><th scope="col" class="num">%</th><th scope="col" class="num">made over, g</th><th
+        scope="col"
+        class="num">%</th
+      ></tr
     ></thead
   >
   <tbody>

@@ -124,8 +124,8 @@
         </p>{/if}
     {:else if recipe.read}
       <p class="my-3">
-        {#if !recipe.blend}Choose the blend that takes the wheat flour's place, and every change stands here
-          with its reason and size.
+        {#if !recipe.blend}Choose the blend that takes its flour's place, and every change stands here with
+          its reason and size.
         {:else if !recipe.use}Say what it is, for water and binder depend on it.{/if}
       </p>
       {#if readable}<p>
