@@ -24,6 +24,7 @@ from fallow_sieve.api.ingredients import files as shelf_files
 from fallow_sieve.api.ingredients import lots, own_numbers, shelf, side_by_side
 from fallow_sieve.api.ingredients import routes as ingredients
 from fallow_sieve.api.kitchen import routes as kitchen
+from fallow_sieve.api.kitchen import words as kitchen_words
 from fallow_sieve.api.problems import register_problems
 from fallow_sieve.api.proposals import routes as proposals
 from fallow_sieve.api.recipes import routes as recipes
@@ -40,6 +41,7 @@ MOST_ID = 2**53  # what JSON numbers hold exactly, and well inside what SQLite d
 _MODULES = (
     reference,
     kitchen,
+    kitchen_words,
     devices,
     ingredients,
     shelf,

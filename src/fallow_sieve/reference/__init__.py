@@ -19,6 +19,7 @@ from fallow_sieve.reference.practice import MixRow, blend_on_record, practice_mi
 from fallow_sieve.reference.recipes import egg_of, words
 from fallow_sieve.reference.sieving import grit_mapping
 from fallow_sieve.reference.uses import rules
+from fallow_sieve.reference.words import flour_words
 
 __all__ = [
     "MixRow",
@@ -27,6 +28,7 @@ __all__ = [
     "diets",
     "egg_of",
     "eggs",
+    "flour_words",
     "formula_rules",
     "grit_mapping",
     "label_caps",

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from functools import cache
 
 from fallow_sieve.core.ingredients import Ingredient, short_name
-from fallow_sieve.core.recipes import Lexicon, Meaning, Piece, Unit, Words, is_bare_flour, lexicon
+from fallow_sieve.core.recipes import Lexicon, Meaning, Piece, Unit, Words, is_bare_flour, lexicon, with_names
 from fallow_sieve.core.values import CupStandard, Range, SpoonStandard, around, cup_ml, tablespoon_ml, teaspoon_ml
 from fallow_sieve.reference.ingredients import library
 from fallow_sieve.reference.kitchen import EggRow, eggs
@@ -106,23 +106,26 @@ def _units_in_words(sizes: Mapping[str, tuple[float, str]]) -> Iterator[tuple[st
 _CUP_WORDS = {CupStandard.US: "US", CupStandard.METRIC: "metric", CupStandard.IMPERIAL: "Imperial"}
 
 
+def names_with(own: Iterable[Ingredient], said: Iterable[tuple[str, str]] = ()) -> Lexicon:
+    """Return the lexicon of names, with the kitchen's `own` ingredients, and before all what it has `said` (a slug)."""
+    own = tuple(own)
+    entries = [(name, Meaning(i.slug)) for i in own for name in (i.name, i.slug.replace("-", " "))]
+    entries += [(phrase, Meaning(slug)) for phrase, slug in said]
+    return with_names(_bundled(), entries, [(short_name(i.name), Meaning(i.slug)) for i in own])
+
+
 @cache
 def _bundled() -> Lexicon:
-    return names_with(())
-
-
-def names_with(own: Iterable[Ingredient]) -> Lexicon:
-    """Return the lexicon of everyday names, bundled ingredients and their other names, and of the kitchen's `own`."""
+    """The lexicon of everyday names, of bundled ingredients and of their other names."""
     entries = [(r.phrase, Meaning(r.ingredient, r.guess)) for r in read_table("recipe_names", NameRow)]
     entries += [(r.word, Meaning(r.meaning)) for r in word_rows("ingredient") if not is_bare_flour(r.word)]
-    items = (*own, *library())
-    for item in items:
+    for item in library():
         entries += [(item.name, Meaning(item.slug)), (item.slug.replace("-", " "), Meaning(item.slug))]
     for a in aliases():
         guess = f"“{a.alias}” read as it is meant in {a.where}" if a.where else ""
         entries.append((a.alias, Meaning(a.ingredient, guess)))
     # "Butter" of "Butter, unsalted": last, so that it never takes a name that is another ingredient's own.
-    entries += [(short_name(i.name), Meaning(i.slug)) for i in items]
+    entries += [(short_name(i.name), Meaning(i.slug)) for i in library()]
     harmless = [r.word for r in read_table("recipe_words", WordRow)]
     harmless += [r.word for r in word_rows("qualifier") if r.meaning in _SAY_NOTHING]
     return lexicon(entries, harmless)
@@ -142,15 +145,20 @@ def words(
     spoon: SpoonStandard = SpoonStandard.US,
     own: Iterable[Ingredient] = (),
     eggs_of: str = "",
+    said: Iterable[tuple[str, str]] = (),
 ) -> Words:
     """Return everything that reading a recipe goes by, with these cups and spoons (mL) and the eggs of a region.
 
-    The region is US or EU; without one it follows from the cup.
+    The region is US or EU; without one it follows from the cup. `said` are the kitchen's own words with their slugs.
     """
-    own = tuple(own)
     region = "US" if cup is CupStandard.US else "EU"
-    names = names_with(own) if own else _bundled()
-    return Words(units(cup, spoon), names, {**_pieces(), **egg_pieces(eggs_of or region)}, flour_words(), headings())
+    return Words(
+        units(cup, spoon),
+        names_with(own, said),
+        {**_pieces(), **egg_pieces(eggs_of or region)},
+        flour_words(),
+        headings(),
+    )
 
 
 PIECE_SPREAD_PCT = 30.0  # how far one counted thing lies from the usual: rule of thumb

@@ -9,8 +9,9 @@ from typing import TYPE_CHECKING
 from fallow_sieve.core.blends import Limits, Setting, Use, rule_of_use
 from fallow_sieve.core.formulas import FormulaSetting, Pour
 from fallow_sieve.core.ingredients import Ingredient, Shelf
+from fallow_sieve.core.recipes import Words
 from fallow_sieve.core.values import CupStandard, SpoonStandard
-from fallow_sieve.reference import library_shelf, rules
+from fallow_sieve.reference import library_shelf, rules, words
 
 if TYPE_CHECKING:  # a file can be judged without any database
     from fallow_sieve.store import KitchenStore
@@ -18,7 +19,7 @@ if TYPE_CHECKING:  # a file can be judged without any database
 
 @dataclass(frozen=True, slots=True)
 class KitchenNow:
-    """Where the core works: a shelf, whose cup and spoon, store °C, currency, units, school, pours, limits."""
+    """Where the core works: a shelf, whose cup and spoon, store °C, currency, units, schools, pours, limits, words."""
 
     shelf: Shelf
     cup: CupStandard = CupStandard.US
@@ -27,9 +28,11 @@ class KitchenNow:
     currency: str = ""
     temp_unit: str = "c"
     school: str = "by-moisture"
+    thickener_school: str = "by-power"
     serving_g: float = 30.0
     pours: tuple[Pour, ...] = ()
     limits: Limits = field(default_factory=Limits)
+    words: tuple[tuple[str, str], ...] = ()
     is_kept: bool = False
 
     @property
@@ -66,9 +69,11 @@ def kitchen_now(store: KitchenStore, today: date, brief_id: int | None = None) -
         currency=s.currency,
         temp_unit=s.temp_unit,
         school=s.school,
+        thickener_school=s.thickener_school,
         serving_g=s.serving_g,
         pours=s.pours,
         limits=s.limits,
+        words=store.words(),
         is_kept=True,
     )
 
@@ -81,3 +86,15 @@ def use_within(slug: str | None, limits: Limits, place: str = "/use") -> Use | N
 def use_named(slug: str | None, place: str = "/use") -> Use | None:
     """Return the bundled use of that name, or None for None. Raises UnknownNameError at `place`."""
     return rule_of_use(rules().uses, slug, place) if slug is not None else None
+
+
+def words_here(
+    kitchen: KitchenNow, cup: CupStandard | None = None, spoon: SpoonStandard | None = None, eggs_of: str = ""
+) -> Words:
+    """Return what reading goes by here: the kitchen's own ingredients and words, its cups and spoons (mL) or others.
+
+    What it once said of an ingredient that it no longer has is left out.
+    """
+    own = [i for i in kitchen.shelf.ingredients if i.own]
+    said = [(phrase, slug) for phrase, slug in kitchen.words if slug in kitchen.shelf.row_of]
+    return words(cup or kitchen.cup, spoon or kitchen.spoon, own, eggs_of, said)

@@ -7,6 +7,7 @@ from dataclasses import dataclass, replace
 
 from fallow_sieve.core.blends import Blend, Use
 from fallow_sieve.core.formulas import Corrected, Formula, FormulaJudgement, Gauge, Prediction, judge_formula
+from fallow_sieve.core.ingredients import Ingredient
 from fallow_sieve.core.recipes import (
     Conversion,
     ConversionRules,
@@ -24,18 +25,19 @@ from fallow_sieve.core.recipes import (
     read_mix,
     read_recipe,
     use_in_words,
+    why_asked,
 )
 from fallow_sieve.core.values import CupStandard, SpoonStandard, Status
 from fallow_sieve.reference import (
+    flour_words,
     formula_rules,
     look_alikes,
     poor_candidates,
     self_raising,
     thickening_power,
-    words,
 )
 from fallow_sieve.services.blends.judging import judged_blend
-from fallow_sieve.services.kitchen import KitchenNow
+from fallow_sieve.services.kitchen import KitchenNow, words_here
 
 
 @dataclass(frozen=True, slots=True)
@@ -102,8 +104,8 @@ def read_text(
     """
     found = habit_of(text) if habit is None else Habit(habit)
     measures = _MEASURES.get(found.key) or Measures(kitchen.cup, kitchen.spoon, "", "the kitchen's own cups and spoons")
-    own = [i for i in kitchen.shelf.ingredients if i.own]
-    recipe = read_recipe(text, kitchen.shelf, words(measures.cup, measures.spoon, own, measures.eggs_of), chosen)
+    known = words_here(kitchen, measures.cup, measures.spoon, measures.eggs_of)
+    recipe = read_recipe(text, kitchen.shelf, known, chosen)
     by = formula_rules()
     checks = check_recipe(recipe, kitchen.shelf, by.marks, by.usual_shares, look_alikes())
     why = f": {', '.join(found.why)}" if found.why else ""
@@ -115,8 +117,12 @@ def read_text(
 
 def read_pasted_mix(text: str, kitchen: KitchenNow, chosen: Mapping[int, str] | None = None) -> tuple[ReadLine, ...]:
     """Return the parts of a pasted mix (g), by the kitchen's own cups, spoons (mL) and names. Raises BadInputError."""
-    own = [i for i in kitchen.shelf.ingredients if i.own]
-    return read_mix(text, kitchen.shelf, words(kitchen.cup, kitchen.spoon, own), chosen)
+    return read_mix(text, kitchen.shelf, words_here(kitchen), chosen)
+
+
+def asked_each_time(phrase: str, item: Ingredient) -> str:
+    """Return why a name is not remembered as `item`; empty where it may be. Flour may be wheat, or may not."""
+    return why_asked(phrase, item.name, item.contains_gluten, flour_words())
 
 
 def _mix_stands(formula: Formula, kitchen: KitchenNow) -> MixStands | None:

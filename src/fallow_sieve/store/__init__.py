@@ -8,6 +8,7 @@ from fallow_sieve.store.formulas import FORMULAS
 from fallow_sieve.store.kitchen import save_settings, settings_of
 from fallow_sieve.store.kitchen_store import KitchenStore
 from fallow_sieve.store.pours import PourOnRecord, add_pour, pours_of_formula, withdraw_pour
+from fallow_sieve.store.words import KitchenWord, forget_word, kitchen_words, remember_word
 
 __all__ = [
     "BLENDS",
@@ -18,16 +19,20 @@ __all__ = [
     "Head",
     "InUseError",
     "KitchenStore",
+    "KitchenWord",
     "NotFoundError",
     "PourOnRecord",
     "Revision",
     "StaleSaveError",
     "add_brief",
     "add_pour",
+    "forget_word",
     "get_brief",
+    "kitchen_words",
     "limits_of",
     "list_briefs",
     "pours_of_formula",
+    "remember_word",
     "save_brief",
     "save_settings",
     "settings_of",

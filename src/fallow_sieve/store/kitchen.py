@@ -24,6 +24,7 @@ class Settings:
     energy_unit: str
     currency: str
     binder_school: str
+    thickener_school: str
     store_temp_c: float
     serving_g: float
     shelf_version: int

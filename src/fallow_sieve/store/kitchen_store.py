@@ -28,9 +28,10 @@ MadeT = TypeVar("MadeT")
 _POURS = "SELECT predicted_pct, actual_pct, blend, family, baked_on FROM bake WHERE NOT withdrawn ORDER BY baked_on, id"
 # What the pours that count are, in a word: it differs whenever one comes, is set aside or taken back.
 _MARK = "SELECT coalesce(max(id), 0) || ':' || coalesce(group_concat(CASE WHEN withdrawn THEN id END), '') FROM bake"
+_WORDS = "SELECT phrase, ingredient FROM kitchen_word ORDER BY phrase"
 _STANDING = (
-    "SELECT shelf_version, cup, tablespoon, temp_unit, currency, binder_school, store_temp_c, serving_g, "
-    f"({_MARK}), (SELECT limits FROM brief WHERE id = ?) FROM kitchen"
+    "SELECT shelf_version, cup, tablespoon, temp_unit, currency, binder_school, thickener_school, store_temp_c, "
+    f"serving_g, ({_MARK}), (SELECT limits FROM brief WHERE id = ?) FROM kitchen"
 )
 
 
@@ -44,6 +45,7 @@ class Standing:
     temp_unit: str
     currency: str
     school: str
+    thickener_school: str
     store_temp_c: float
     serving_g: float
     pours: tuple[Pour, ...]
@@ -86,14 +88,16 @@ class KitchenStore:
 
         Raises NotFoundError where there is no such brief.
         """
-        ((version, cup, spoon, temp, money, school, store_c, serving_g, mark, limits),) = self._short_reads.rows(
-            _STANDING, (brief_id,)
-        )
+        (row,) = self._short_reads.rows(_STANDING, (brief_id,))
+        *settings, mark, limits = row
         if brief_id is not None and limits is None:
             raise NotFoundError("brief", brief_id)
         asked = limits_of(json.loads(limits)) if limits else Limits()
-        pours = self._pours_at(mark)
-        return Standing(version, cup, spoon, temp, money, school, store_c, serving_g, pours, asked)
+        return Standing(*settings, self._pours_at(mark), asked)
+
+    def words(self) -> tuple[tuple[str, str], ...]:
+        """Return the kitchen's own words: a name as it was written, and the ingredient (slug) it stands for."""
+        return tuple((phrase, slug) for phrase, slug in self._short_reads.rows(_WORDS))
 
     def _pours_at(self, mark: str) -> tuple[Pour, ...]:
         pours = self._pours

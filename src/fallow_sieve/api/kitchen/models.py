@@ -6,14 +6,16 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from fallow_sieve.api.models import In, Name, Out
+from fallow_sieve.api.models import In, Name, Out, Slug
 from fallow_sieve.services.searching import Found
+from fallow_sieve.store import KitchenWord
 
 Cup = Literal["us", "metric", "imperial"]
 Spoon = Literal["us", "metric", "imperial", "australian"]
 MassUnit = Literal["g", "oz"]
 TempUnit = Literal["c", "f"]
 EnergyUnit = Literal["kj", "kcal"]
+ThickenerSchool = Literal["by-power", "two-for-one"]
 BinderSchool = Literal["by-moisture", "gum", "psyllium", "gels", "none"]
 
 
@@ -28,6 +30,7 @@ class SettingsIn(In):
     energy_unit: EnergyUnit
     currency: Annotated[str, Field(max_length=8)]
     binder_school: BinderSchool
+    thickener_school: ThickenerSchool
     store_temp_c: float = Field(ge=-30, le=45)
     serving_g: float = Field(gt=0, le=1000)
 
@@ -43,9 +46,37 @@ class KitchenOut(Out):
     energy_unit: EnergyUnit
     currency: str
     binder_school: BinderSchool
+    thickener_school: ThickenerSchool
     store_temp_c: float
     serving_g: float
     version: int
+
+
+class WordIn(In):
+    """A name as it was written, and the ingredient it is."""
+
+    phrase: Annotated[str, Field(min_length=1, max_length=120)]
+    ingredient: Slug
+
+
+class WordOut(Out):
+    """One of the kitchen's own words, with the name of its ingredient (its slug where it is gone)."""
+
+    word: KitchenWord
+    name: str
+
+
+class WordsOut(Out):
+    """The kitchen's own words, by name."""
+
+    items: list[WordOut]
+
+
+class RememberedOut(Out):
+    """The word that is remembered from now on (null: it is asked each time), and that in words."""
+
+    word: WordOut | None
+    say: str
 
 
 class SearchQuery(In):

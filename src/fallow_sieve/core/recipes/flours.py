@@ -59,6 +59,15 @@ def bought_flour(text: str, note: str, words: FlourWords, known: Lexicon) -> Nam
     return Named(kind, f"a bought mix taken; {said}" if said else "a bought mix taken", ())
 
 
+def why_asked(phrase: str, name: str, contains_gluten: bool, words: FlourWords) -> str:
+    """Return why `phrase` is asked for each time and not remembered as the ingredient `name`; empty where it may be."""
+    if is_bare_flour(phrase):
+        return f"“{phrase}” is wheat in one recipe and not in the next: it is asked each time."
+    if contains_gluten and says_gluten_free(phrase, words):
+        return f"“{phrase}” says gluten-free and {name.lower()} is not: this is not remembered."
+    return ""
+
+
 def is_bare_flour(text: str) -> bool:
     """Return whether `text` says flour and no more.
 

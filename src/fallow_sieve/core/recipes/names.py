@@ -67,6 +67,17 @@ def lexicon(entries: Iterable[tuple[str, Meaning]], harmless: Iterable[str]) -> 
     return Lexicon(phrases, quiet, max(map(len, phrases), default=0), vocabulary)
 
 
+def with_names(known: Lexicon, entries: Iterable[tuple[str, Meaning]], short: Iterable[tuple[str, Meaning]]) -> Lexicon:
+    """Return `known` with `entries` before what it has, and with `short` where it has nothing yet."""
+    phrases = dict(known.phrases)
+    fresh = {words: meaning for phrase, meaning in short if (words := words_of(phrase)) and words not in phrases}
+    fresh |= {words: meaning for phrase, meaning in entries if (words := words_of(phrase))}
+    if not fresh:
+        return known
+    vocabulary = known.vocabulary | {w for words in fresh for w in words if len(w) >= _SHORTEST_SLIP}
+    return Lexicon(phrases | fresh, known.harmless, max(known.longest, *map(len, fresh)), vocabulary)
+
+
 _SHORTEST_SLIP = 5
 _ALIKE = 0.84
 

@@ -10,10 +10,9 @@ from fallow_sieve.core.blends import Blend, Judgement, Part
 from fallow_sieve.core.blends.bought import Opened
 from fallow_sieve.core.recipes import Listed, read_list
 from fallow_sieve.formats.ingredients import PanelText, read_label_text
-from fallow_sieve.reference import words
 from fallow_sieve.services.blends.judging import judged_blend
 from fallow_sieve.services.bought.opening import opened
-from fallow_sieve.services.kitchen import KitchenNow
+from fallow_sieve.services.kitchen import KitchenNow, words_here
 
 _PER_SERVING = re.compile(r"\bper (?:serv(?:ing|e)|portion)\b", re.I)
 BAG_G = 1000.0  # what the blend of an opened bag weighs
@@ -42,8 +41,7 @@ def opened_bag(
 
     Raises BadInputError for a list that is empty or cannot be.
     """
-    own = [i for i in kitchen.shelf.ingredients if i.own]
-    listed = read_list(text, words(kitchen.cup, kitchen.spoon, own).names, kitchen.shelf, chosen)
+    listed = read_list(text, words_here(kitchen).names, kitchen.shelf, chosen)
     read: PanelText | None = read_label_text(panel) if panel.strip() else None
     serving_g, panel_say = _serving(read)
     known = [x for x in listed if x.ingredient is not None]

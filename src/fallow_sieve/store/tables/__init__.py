@@ -16,6 +16,7 @@ from fallow_sieve.store.tables.ingredients import (
 )
 from fallow_sieve.store.tables.kitchen import KitchenRow
 from fallow_sieve.store.tables.pours import BakeRow
+from fallow_sieve.store.tables.words import KitchenWordRow
 
 __all__ = [
     "BUNDLED",
@@ -34,6 +35,7 @@ __all__ = [
     "HeadColumns",
     "IngredientRow",
     "KitchenRow",
+    "KitchenWordRow",
     "LotRow",
     "NumbersRow",
     "PanelRow",

@@ -19,6 +19,7 @@ class KitchenRow(SQLModel, table=True):
     energy_unit: str = "kj"
     currency: str = ""
     binder_school: str = "by-moisture"
+    thickener_school: str = "by-power"
     store_temp_c: float = 20.0
     serving_g: float = 30.0
     library_version: str = ""

@@ -1,7 +1,8 @@
 <!-- A name that was not understood: a gap to fill where it stands. -->
 <script lang="ts">
-  import { api, ask, type Ingredient } from '../api/client';
+  import { api, ask, wordsOf, type Ingredient } from '../api/client';
   import { Latest } from '../ui/state/latest';
+  import { notices } from '../ui/state/notices.svelte';
 
   interface Props {
     /** What was written, and why it was not understood. */
@@ -33,6 +34,17 @@
   function take(slug: string): void {
     choose(slug);
     finding = false;
+    void remember(slug);
+  }
+
+  /** What was answered once is not asked again; the answer stands whether or not it can be remembered. */
+  async function remember(ingredient: string): Promise<void> {
+    try {
+      const body = { phrase: name, ingredient };
+      notices.say((await ask(api.POST('/api/v1/kitchen/words', { body }))).data.say);
+    } catch (error) {
+      notices.say(`“${name}” is not remembered. ${wordsOf(error)}`, true);
+    }
   }
 
   /** Enter takes the first answer. */

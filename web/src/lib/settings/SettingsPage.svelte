@@ -4,6 +4,8 @@
   import { figure } from '../ui/format';
   import { kitchen } from '../app/kitchen.svelte';
 
+  import Words from './Words.svelte';
+
   type Settings = Schemas['SettingsIn'];
   let said = $state('');
   let wrong = $state('');
@@ -52,6 +54,14 @@
         ['psyllium', 'psyllium in everything'],
         ['gels', 'seed gels'],
         ['none', 'no binder at all']
+      ]
+    },
+    {
+      key: 'thickener_school',
+      label: 'A sauce is thickened',
+      options: [
+        ['by-power', 'each starch by its own power'],
+        ['two-for-one', 'tapioca two for one of corn starch']
       ]
     },
     {
@@ -154,6 +164,7 @@
     </dl>
     <p role="status" class="passes">{said}</p>
     {#if wrong}<p role="alert" class="held">{wrong}</p>{/if}
+    <Words />
     <p class="mt-4 small"><a href="#/method">How every number is worked out</a></p>
   </div>
 {/if}

@@ -12,6 +12,7 @@ const SETTINGS = {
   cup: 'metric',
   tablespoon: 'metric',
   binder_school: 'by-moisture',
+  thickener_school: 'by-power',
   currency: '',
   store_temp_c: 20,
   serving_g: 30,

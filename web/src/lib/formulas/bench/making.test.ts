@@ -24,7 +24,8 @@ beforeEach(() => {
     energy_unit: 'kj',
     temp_unit: 'c',
     currency: '',
-    binder_school: 'gum'
+    binder_school: 'gum',
+    thickener_school: 'by-power'
   } as never;
   kitchen.reference = {
     uses: [{ slug: 'tin-loaf', name: 'Tin loaf' }],
