@@ -20,7 +20,7 @@ from fallow_sieve.core.formulas import (
 )
 from fallow_sieve.core.formulas.swaps import EggReplacer, FatRule, SwapRules, Sweetener, Thickener
 from fallow_sieve.core.ingredients import Function
-from fallow_sieve.core.values import Band, Range
+from fallow_sieve.core.values import Band, Range, exactly
 from fallow_sieve.reference.doughs import (
     LeaveningRow,
     bake_phases,
@@ -41,15 +41,6 @@ class TinFillRow:
     use: str
     fill: float
     rise: float
-    basis: str
-
-
-@dataclass(frozen=True, slots=True)
-class SelfRaisingRow:
-    """A self-raising flour: its baking powder in % of it."""
-
-    ingredient: str
-    powder_pct: float
     basis: str
 
 
@@ -160,15 +151,9 @@ def poor_candidates() -> dict[str, str]:
 
 
 @cache
-def self_raising() -> dict[str, float]:
-    """Return the baking powder in self-raising flours, in % of them, by slug."""
-    return {r.ingredient: r.powder_pct for r in read_table("self_raising", SelfRaisingRow)}
-
-
-@cache
-def thickening_power() -> dict[str, float]:
-    """Return the power of thickeners per gram, by slug; corn starch is 1."""
-    return {t.thickener: t.power_typical for t in thickening()}
+def thickening_power(school: str = "") -> dict[str, float]:
+    """Return the power of thickeners per gram, by slug and by a school of thickening; corn starch is 1."""
+    return {slug: t.power.typical for slug, t in swap_rules(None, school).thickeners.items()}
 
 
 @cache
@@ -190,6 +175,7 @@ def _swaps() -> SwapRules:
         },
         doses={},
         holds=formula_rules().holds,
+        acids=formula_rules().acids,
     )
 
 
@@ -216,6 +202,17 @@ def _sweeteners() -> Iterator[Sweetener]:
         yield Sweetener(r.sweetener, span, r.browns, r.feeds_yeast == "yes", r.note)
 
 
-def swap_rules(use: str | None) -> SwapRules:
-    """Return what swaps go by, with the dose bands (% of flour base) of `use`."""
-    return replace(_swaps(), doses=rules().doses.get(use or "", {}))
+TWO_FOR_ONE = "two-for-one"
+_HALF_POWER = "tapioca-starch"
+
+
+def swap_rules(use: str | None, thickener_school: str = "") -> SwapRules:
+    """Return what swaps go by, with the dose bands (% of flour base) of `use`, by a school of thickening.
+
+    Two for one: two grams of tapioca do what one of corn starch does; else it counts by its own power.
+    """
+    found = replace(_swaps(), doses=rules().doses.get(use or "", {}))
+    if thickener_school != TWO_FOR_ONE:
+        return found
+    tapioca = replace(found.thickeners[_HALF_POWER], power=exactly(0.5), note="two for one, as your school has it")
+    return replace(found, thickeners={**found.thickeners, _HALF_POWER: tapioca})

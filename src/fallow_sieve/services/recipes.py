@@ -33,7 +33,6 @@ from fallow_sieve.reference import (
     formula_rules,
     look_alikes,
     poor_candidates,
-    self_raising,
     thickening_power,
 )
 from fallow_sieve.services.blends.judging import judged_blend
@@ -166,7 +165,9 @@ def make_over(recipe: Formula, use: Use, kitchen: KitchenNow, off: Collection[st
         found = judge_formula(formula, shelf, by, setting)
         return found.prediction, found.wanted
 
-    how = ConversionRules(use, kitchen.school, wanted, poor_candidates(), by, self_raising(), thickening_power())
+    how = ConversionRules(
+        use, kitchen.school, wanted, poor_candidates(), by, thickening_power(kitchen.thickener_school)
+    )
     done = convert(recipe, shelf, how, off, text)
     own_use = use.slug if mix_inside(recipe, shelf) else None  # a wheat recipe is no gluten-free bake to be judged
     plain = replace(recipe, blend=(), pin=None, use=own_use, consistency=None)

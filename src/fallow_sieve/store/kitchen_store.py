@@ -89,11 +89,12 @@ class KitchenStore:
         Raises NotFoundError where there is no such brief.
         """
         (row,) = self._short_reads.rows(_STANDING, (brief_id,))
-        *settings, mark, limits = row
+        version, cup, spoon, temp, money, school, thickens, store_c, serving_g, mark, limits = row
         if brief_id is not None and limits is None:
             raise NotFoundError("brief", brief_id)
         asked = limits_of(json.loads(limits)) if limits else Limits()
-        return Standing(*settings, self._pours_at(mark), asked)
+        pours = self._pours_at(mark)
+        return Standing(version, cup, spoon, temp, money, school, thickens, store_c, serving_g, pours, asked)
 
     def words(self) -> tuple[tuple[str, str], ...]:
         """Return the kitchen's own words: a name as it was written, and the ingredient (slug) it stands for."""

@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 from fallow_sieve.core.formulas.formula import BLEND, Formula, Line, When
 from fallow_sieve.core.formulas.pouring import counted_water
 from fallow_sieve.core.formulas.swaps.offers import swaps_for
+from fallow_sieve.core.formulas.swaps.sweeteners import HIGH_INTENSITY
 from fallow_sieve.core.ingredients.functions import Kind
 from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.reference.formulas import swap_rules
@@ -138,7 +139,8 @@ def test_a_binder_goes_by_load_and_its_water_follows_what_it_holds():
 
 def test_what_loses_least_stands_first():
     found = swaps_for(cake("unsalted-butter", 100, "fat"), 0, SHELF, RULES)
-    assert [s.lost for s in found] == sorted(s.lost for s in found)
+    order = [(s.in_larder, s.lost) for s in found]
+    assert order == sorted(order)
     assert found[0].to == "ghee"
 
 
@@ -164,6 +166,13 @@ SWAPPED = ("whole-egg", *FATS, *MILKS, *(s for s in RULES.sweeteners if s in SHE
 STAGES = st.sampled_from((When.WET, When.FAT, When.DRY))
 
 
+def given_for_bulk(formula, swap):
+    """The water that a swap gives besides: 0.4 g for each g of sugar's bulk that flour has to bring back."""
+    flour = [sum(x.mass_g for x in lines if x.ingredient == "teff-flour") for lines in (formula.lines, swap.lines)]
+    strong = SHELF[swap.to].function(Kind.SWEETENER) in HIGH_INTENSITY
+    return 0.4 * (flour[1] - flour[0]) if strong else 0.0
+
+
 @given(st.sampled_from(SWAPPED), st.floats(1, 800), st.floats(0.5, 3000), STAGES, st.booleans())
 def test_every_swap_conserves_the_doughs_water(slug, mass, water, when, with_milk):
     lines = [Line(slug, mass, when), Line("water", water, When.WET), Line("teff-flour", 300.0, When.DRY)]
@@ -172,7 +181,8 @@ def test_every_swap_conserves_the_doughs_water(slug, mass, water, when, with_mil
     before = counted_water(formula.lines, SHELF)
     for swap in swaps_for(formula, 0, SHELF, RULES):
         after = counted_water(swap.lines, SHELF)
-        assert after == pytest.approx(before + swap.short_g, rel=1e-9, abs=1e-9), swap.say
+        moist = given_for_bulk(formula, swap)
+        assert after == pytest.approx(before + moist + swap.short_g, rel=1e-9, abs=1e-9), swap.say
         assert all(x.mass_g > 0 for x in swap.lines)
 
 
@@ -184,3 +194,57 @@ def test_every_whole_fat_swap_conserves_the_fat(slug, mass):
         if swap.to in FATS:
             new = swap.lines[0]
             assert new.mass_g * SHELF[new.ingredient].range_of("fat_g").typical / 100 == pytest.approx(fat, rel=1e-9)
+
+
+def test_a_strong_sweetener_gives_back_bulk_and_moisture():
+    # 200 g sugar: 1 g of what is 200 times as sweet; the blend brings 199 g of bulk, and 0.4 g of water for each.
+    stevia = swaps(cake("white-sugar", 200, "dry"))["Stevia extract (steviol glycosides), bulk from the blend"]
+    masses = {x.ingredient: x.mass_g for x in stevia.lines}
+    assert masses["stevia-extract"] == pytest.approx(1)
+    assert masses[BLEND] == pytest.approx(500 + 199, abs=0.1)
+    assert masses["water"] == pytest.approx(400 + 0.4 * 199, abs=0.2)
+    assert stevia.in_larder
+
+
+def test_nothing_that_contains_gluten_is_ever_offered():
+    for slug, when in (("cider-vinegar", "wet"), ("baking-powder", "dry"), ("corn-starch", "filling")):
+        found = swaps(cake(slug, 20, when))
+        assert found
+        assert not any(SHELF[x.ingredient].contains_gluten for s in found.values() for x in s.lines if x.ingredient != BLEND)  # fmt: skip
+
+
+def test_cream_goes_gram_for_gram_and_says_what_fat_is_missing():
+    single = swaps(cake("double-cream", 100))["single-cream"]
+    assert single.lines[0].mass_g == 100
+    assert any("29 g less fat" in x.say for x in single.losses)  # 48 against 19.1 g
+
+
+def test_buttermilk_goes_for_milk_with_a_spoon_of_acid():
+    soured = next(s for s in swaps_for(cake("buttermilk", 200), 0, SHELF, RULES) if s.name.startswith("Whole milk"))
+    assert [(x.ingredient, x.mass_g) for x in soured.lines[:2]] == [("whole-milk", 188), ("lemon-juice", 12)]
+
+
+@pytest.mark.parametrize(
+    ("old", "mass", "new", "becomes"),
+    [
+        ("instant-dry-yeast", 7, "fresh-yeast", 21),
+        ("baking-soda", 3, "baking-powder", 9),
+        ("cider-vinegar", 15, "cream-of-tartar", 15 * 0.07 / 0.45),
+    ],
+)
+def test_what_lifts_goes_by_strength_and_an_acid_by_its_soda(old, mass, new, becomes):
+    assert swaps(cake(old, mass))[new].lines[0].mass_g == pytest.approx(becomes)
+
+
+def test_powder_is_soda_and_the_tartar_that_soda_needs():
+    pair = next(s for s in swaps_for(cake("baking-powder", 9), 0, SHELF, RULES) if s.to == "baking-soda")
+    assert [x.mass_g for x in pair.lines[:2]] == [pytest.approx(3), pytest.approx(3 / 0.45)]
+
+
+def test_two_for_one_is_a_school_of_thickening():
+    pie = cake("corn-starch", 20, "filling")
+    by_power, two = (
+        next(s for s in swaps_for(pie, 0, SHELF, swap_rules("layer-cake", school)) if s.to == "tapioca-starch")
+        for school in ("by-power", "two-for-one")
+    )
+    assert (by_power.lines[0].mass_g, two.lines[0].mass_g) == (pytest.approx(20 / 0.75), pytest.approx(40))

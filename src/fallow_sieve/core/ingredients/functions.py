@@ -33,6 +33,10 @@ class Kind(StrEnum):
     DRIED_EGG = "dried_egg"
     DRIED_MILK = "dried_milk"
     ACID = "acid"
+    CREAM = "cream"
+    SOFT_CHEESE = "soft_cheese"
+    HARD_CHEESE = "hard_cheese"
+    SELF_RAISING = "self_raising"
 
 
 class Function(StrEnum):
@@ -89,6 +93,14 @@ class Function(StrEnum):
     SOUR_MILK_POWDER = "sour-milk-powder"
     VINEGAR = "vinegar"
     COCOA = "cocoa"
+    CREAM_OF_TARTAR = "cream-of-tartar"
+    STEVIA = "stevia"
+    SUCRALOSE = "sucralose"
+    SACCHARIN = "saccharin"
+    CREAM = "cream"
+    SOFT_CHEESE = "soft-cheese"
+    HARD_CHEESE = "hard-cheese"
+    SELF_RAISING = "self-raising"
 
 
 @dataclass(frozen=True, slots=True)
@@ -156,6 +168,14 @@ MEANINGS: dict[Function, FunctionMeaning] = {
     Function.SOUR_MILK_POWDER: _of(Kind.ACID, "soured milk, dried", "buttermilk-powder", Kind.DRIED_MILK),
     Function.VINEGAR: _of(Kind.ACID, "acid as strong as vinegar or lemon juice", "cider-vinegar"),
     Function.COCOA: _of(Kind.ACID, "natural cocoa", "cocoa-powder"),
+    Function.CREAM_OF_TARTAR: _of(Kind.ACID, "cream of tartar", "cream-of-tartar"),
+    Function.STEVIA: _of(Kind.SWEETENER, "high-intensity sweetener, as strong as stevia", "stevia-extract"),
+    Function.SUCRALOSE: _of(Kind.SWEETENER, "high-intensity sweetener, as strong as sucralose", "sucralose"),
+    Function.SACCHARIN: _of(Kind.SWEETENER, "high-intensity sweetener, as strong as saccharin", "saccharin"),
+    Function.CREAM: _of(Kind.CREAM, "cream, of milk or plant", "whipping-cream"),
+    Function.SOFT_CHEESE: _of(Kind.SOFT_CHEESE, "soft fresh cheese, of milk or plant", "cream-cheese"),
+    Function.HARD_CHEESE: _of(Kind.HARD_CHEESE, "hard cheese, of milk or plant", "cheddar"),
+    Function.SELF_RAISING: _of(Kind.SELF_RAISING, "flour with its baking powder in it", "self-raising-wheat-flour"),
 }
 FUNCTION_LABELS: dict[Function, str] = {f: m.label for f, m in MEANINGS.items()}
 # Gels that are made dry, whisked into the flour; the other binders are stirred to a gel first.

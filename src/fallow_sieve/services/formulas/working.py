@@ -119,7 +119,7 @@ class SwapOffers:
 
 def swaps(formula: Formula, at: int, kitchen: KitchenNow) -> SwapOffers:
     """Return what could stand in for line `at` of `formula`, each with its effects. Raises BadInputError."""
-    found = swaps_for(formula, at, kitchen.shelf, swap_rules(formula.use))
+    found = swaps_for(formula, at, kitchen.shelf, swap_rules(formula.use, kitchen.thickener_school))
     before = judged_formula(formula, kitchen)
     offers = []
     for swap in found:

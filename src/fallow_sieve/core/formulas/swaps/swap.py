@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 from fallow_sieve.core.blends import DoseBand
 from fallow_sieve.core.formulas.formula import OUTSIDE_DOUGH, Formula, Line
@@ -63,6 +63,8 @@ class FatRule:
 class SwapRules:
     """What swaps go by: fats, sweeteners, egg replacers, thickeners; dose bands and binder water for the use.
 
+    `acids` are g of soda that 1 g of an acid meets, by function.
+
     Sweeteners and thickeners stand by the slug that tables know them by.
     """
 
@@ -73,6 +75,7 @@ class SwapRules:
     thickeners: Mapping[str, Thickener]
     doses: Mapping[str, DoseBand]
     holds: Mapping[str, Range]
+    acids: Mapping[str, float] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True)
@@ -87,7 +90,8 @@ class Loss:
 class Swap:
     """One candidate: what comes in, the lines after it (g), what happened in one line, and what is lost.
 
-    `water_change_g` is the plain water added (or taken, negative) to repair; `short_g` what could not be repaired.
+    `water_change_g` is the plain water added (or taken, negative) to repair; `short_g` what could not be
+    repaired. `in_larder`: it is in no bin.
     """
 
     kind: str
@@ -98,6 +102,7 @@ class Swap:
     losses: tuple[Loss, ...]
     water_change_g: float
     short_g: float
+    in_larder: bool = False
 
     @property
     def lost(self) -> int:
@@ -147,6 +152,7 @@ def made(
         tuple(all_losses),
         change,
         short,
+        any(shelf[x.ingredient].in_larder and shelf[x.ingredient].stock_g <= 0 for x in fresh),
     )
 
 
@@ -166,11 +172,8 @@ def short_name(item: Ingredient) -> str:
 
 
 def candidates(shelf: Shelf, kind: Kind, but: str) -> list[Ingredient]:
-    """Return what has a function of `kind`, but for the ingredient `but` (a slug) and what is put away.
-
-    Of the larder only what is in a bin.
-    """
-    there = (i for i in shelf.ingredients if not i.archived and (not i.in_larder or i.stock_g > 0))
+    """Return what has a function of `kind`, but for `but` (a slug), what is put away, and what contains gluten."""
+    there = (i for i in shelf.ingredients if not i.archived and not i.contains_gluten)
     return [i for i in there if i.slug != but and i.function(kind)]
 
 

@@ -7,8 +7,11 @@ from dataclasses import replace
 
 from fallow_sieve.core.formulas.formula import BLEND, OUTSIDE_DOUGH, Formula, Line, is_flour
 from fallow_sieve.core.formulas.swaps.swap import Loss, Swap, SwapRules, Sweetener, candidates, made, per_g, short_name
-from fallow_sieve.core.ingredients import Ingredient, Kind, Shelf
+from fallow_sieve.core.ingredients import Function, Ingredient, Kind, Shelf
 from fallow_sieve.core.values import grams
+
+MOISTURE = 0.4  # of the bulk that goes, in water: rule of thumb
+HIGH_INTENSITY = frozenset({Function.STEVIA, Function.SUCRALOSE, Function.SACCHARIN})
 
 
 def sweeteners(formula: Formula, at: int, shelf: Shelf, rules: SwapRules) -> Iterator[Swap]:
@@ -51,8 +54,14 @@ def _with_bulk_back(
     more = (*formula.lines[:n], replace(flour, mass_g=flour.mass_g + bulk_g), *formula.lines[n + 1 :])
     minds = [Loss(1, f"With {grams(bulk_g)} more of {what} the rest is that much weaker."), *losses]
     name = f"{shelf[fresh[0].ingredient].name}, bulk from {what}"
-    swap = made("sweetener", replace(formula, lines=more), at, fresh, minds, shelf, name)
+    water_g = _moisture(fresh[0], bulk_g, shelf)
+    swap = made("sweetener", replace(formula, lines=more), at, fresh, minds, shelf, name, water_g)
     yield replace(swap, say=f"{swap.say.removesuffix('.')}, {grams(bulk_g)} more of {what}.")
+
+
+def _moisture(fresh: Line, bulk_g: float, shelf: Shelf) -> float:
+    """Sugar melts and keeps a crumb moist; what is hundreds of times as sweet does neither."""
+    return MOISTURE * bulk_g if shelf[fresh.ingredient].function(Kind.SWEETENER) in HIGH_INTENSITY else 0.0
 
 
 def _is_flour_of_dough(line: Line, shelf: Shelf) -> bool:

@@ -20,7 +20,7 @@ def thickeners(formula: Formula, at: int, shelf: Shelf, rules: SwapRules) -> Ite
         return
     for item in candidates(shelf, Kind.THICKENER, line.ingredient):
         new = rules.thickeners.get(item.standard(Kind.THICKENER) or "")
-        if new is None or item.contains_gluten:
+        if new is None:
             continue
         mass = line.mass_g * old.power.typical / new.power.typical
         losses = (

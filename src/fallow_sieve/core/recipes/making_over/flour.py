@@ -6,12 +6,14 @@ from collections.abc import Sequence
 from dataclasses import replace
 
 from fallow_sieve.core.formulas import BLEND, OUTSIDE_DOUGH, Formula, Line, When, egg_lines
+from fallow_sieve.core.ingredients import Kind
 from fallow_sieve.core.recipes.making_over.flour_lines import SAUCE, flour_g, is_wheat, thirst_of
 from fallow_sieve.core.recipes.making_over.steps import Making, Step, step
 from fallow_sieve.core.values import grams
 
 VERY_THIRSTY_G_PER_G = 3.0
 SHARE_OF_VERY_THIRSTY = 0.30
+SELF_RAISING_PCT = 5.0  # of baking powder in self-raising flour: rule of thumb
 EGG, POWDER, STARCH, DUSTING = "whole-egg", "baking-powder", "corn-starch", "white-rice-flour"
 _WHEAT = "wheat-flour"
 
@@ -98,10 +100,10 @@ def _merged(lines: Sequence[Line]) -> tuple[Line, ...]:
 
 def raising(state: Formula, m: Making) -> Step:
     """Give back the baking powder that a self-raising flour brought, before anything is multiplied."""
-    gone = [(x, m.rules.raising[x.ingredient]) for x in _replaced(m) if x.ingredient in m.rules.raising]
-    if not gone or any(state.lines[n : n + 1] == (x,) for n, x in enumerate(_replaced(m))):
+    gone = [x for x in _replaced(m) if m.shelf[x.ingredient].function(Kind.SELF_RAISING)]
+    if not gone or any(x in state.lines for x in gone):
         return None
-    back = sum(x.mass_g * pct / 100 for x, pct in gone)
+    back = SELF_RAISING_PCT / 100 * sum(x.mass_g for x in gone)
     at = next((n for n, x in enumerate(state.lines) if x.ingredient == POWDER and x.when not in OUTSIDE_DOUGH), None)
     lines = list(state.lines)
     if at is None:
@@ -109,7 +111,7 @@ def raising(state: Formula, m: Making) -> Step:
     else:
         lines[at] = replace(lines[at], mass_g=lines[at].mass_g + back)
     say = f"{back:.1f} g baking powder given back."
-    why = f"Self-raising flour holds about {gone[0][1]:g} %; the blend does not. Its label may say otherwise."
+    why = f"Self-raising flour holds about {SELF_RAISING_PCT:g} %; the blend does not. Its label may say otherwise."
     return step("raising", say, why, back), replace(state, lines=tuple(lines))
 
 

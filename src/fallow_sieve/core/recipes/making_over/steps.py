@@ -39,8 +39,7 @@ class ConversionRules:
     """What a conversion goes by: the use, the school, how water is predicted, the rules that formulas are judged by.
 
     `wanted_water` gives the prediction and its correction for a formula; `poor` maps a word of a recipe to why it
-    will not do well; `raising` is the baking powder in self-raising flours (% of them, by slug) and `thickening` the
-    power of thickeners per gram (corn starch: 1).
+    will not do well; `thickening` is the power of thickeners per gram (corn starch: 1).
     """
 
     use: Use
@@ -48,7 +47,6 @@ class ConversionRules:
     wanted_water: Callable[[Formula], tuple[Prediction, Corrected | None]]
     poor: Mapping[str, str]
     by: FormulaRules
-    raising: Mapping[str, float] = field(default_factory=dict)
     thickening: Mapping[str, float] = field(default_factory=dict)
 
     @property
