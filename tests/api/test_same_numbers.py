@@ -108,9 +108,9 @@ def test_pieces_and_what_left_in_the_oven_add_up_to_the_batch(shown):
     assert f["pieces"] * f["piece_g"] + f["lost_g"] == pytest.approx(f["before_g"])
     for name, per_100 in f["per_100_g"].items():
         if per_100["typical"] is not None:
-            assert f["per_piece"][name]["typical"] == pytest.approx(per_100["typical"] * f["piece_g"] / 100)
+            assert f["per_portion"][name]["typical"] == pytest.approx(per_100["typical"] * f["portion"]["mass_g"] / 100)
     if f["cost"] is not None:
-        assert f["cost_per_piece"] * f["pieces"] == pytest.approx(f["cost"])
+        assert f["cost_per_portion"] * f["portion"]["in_batch"] == pytest.approx(f["cost"])
 
 
 def test_what_does_not_leave_in_the_oven_is_as_much_as_before(shown):

@@ -8,7 +8,7 @@ from pydantic import Field
 
 from fallow_sieve.api.models import In, Out, Parts, RevisionNumber, RowId, Slug, as_parts
 from fallow_sieve.core.blends import MAX_MASS_G, Part
-from fallow_sieve.core.formulas import CONSISTENCIES, MAX_LINES, MAX_METHOD, Formula, Line, When
+from fallow_sieve.core.formulas import CONSISTENCIES, MAX_LINES, MAX_METHOD, MAX_NAME, Formula, Line, Portion, When
 from fallow_sieve.core.values import Pin
 from fallow_sieve.formats.formulas import LineName
 
@@ -38,6 +38,19 @@ class PinnedIn(In):
         return Pin("blend", self.blend_id, self.revision, self.name)
 
 
+class PortionIn(In):
+    """What is eaten at once: so many g of the finished bake, or one of so many shares of a piece; else a piece."""
+
+    name: Annotated[str, Field(min_length=1, max_length=MAX_NAME)]
+    mass_g: Annotated[float, Field(gt=0, le=10_000)] | None = None
+    shares: Annotated[int, Field(ge=1, le=1000)] | None = None
+
+    @property
+    def portion(self) -> Portion:
+        """The same as the core's portion; a mass counts before shares."""
+        return Portion(self.name, self.mass_g, self.shares if self.mass_g is None else None)
+
+
 class FormulaContentIn(In):
     """What is in a formula."""
 
@@ -46,6 +59,7 @@ class FormulaContentIn(In):
     school: School | None = None
     pieces: Annotated[int, Field(ge=1, le=100_000)] = 1
     pan: Annotated[str, Field(max_length=40)] | None = None
+    portion: PortionIn | None = None
     method: Annotated[str, Field(max_length=MAX_METHOD)] = ""
     blend: PinnedIn | None = None
     lines: Annotated[list[LineIn], Field(max_length=MAX_LINES)] = Field(default_factory=list)
@@ -63,6 +77,7 @@ class FormulaContentIn(In):
             pan=self.pan,
             method=self.method,
             pin=self.blend.pin if self.blend else None,
+            portion=self.portion.portion if self.portion else None,
         )
 
 
@@ -83,6 +98,7 @@ class FormulaContentOut(Out):
     school: School | None
     pieces: int
     pan: str | None
+    portion: Portion | None
     method: str
     blend: PinnedOut | None
     lines: list[Line]
@@ -93,5 +109,5 @@ def content_out(formula: Formula) -> FormulaContentOut:
     pin, blend = formula.pin, None
     if pin is not None:
         blend = PinnedOut(blend_id=pin.id, revision=pin.revision, name=pin.name, parts=list(formula.blend))
-    plain = {n: getattr(formula, n) for n in ("use", "consistency", "school", "pieces", "pan", "method")}
+    plain = {n: getattr(formula, n) for n in ("use", "consistency", "school", "pieces", "pan", "portion", "method")}
     return FormulaContentOut(**plain, blend=blend, lines=list(formula.lines))

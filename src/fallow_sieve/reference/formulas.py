@@ -13,6 +13,7 @@ from fallow_sieve.core.formulas import (
     FormulaRules,
     HydrationBand,
     LeaveningRule,
+    Portion,
     PowderRule,
     Usual,
     UsualAmount,
@@ -41,6 +42,17 @@ class TinFillRow:
     use: str
     fill: float
     rise: float
+    basis: str
+
+
+@dataclass(frozen=True, slots=True)
+class PortionRow:
+    """The usual portion of a use: its name, and its g (finished) or how many equal shares a piece gives."""
+
+    use: str
+    name: str
+    mass_g: float | None
+    shares: float | None
     basis: str
 
 
@@ -148,6 +160,12 @@ def tin_fills() -> dict[str, FillRule]:
 def poor_candidates() -> dict[str, str]:
     """Return why a bake needs gluten, by a word of its recipe."""
     return {r.word: r.why for r in read_table("poor_candidates", PoorRow)}
+
+
+@cache
+def portions() -> dict[str, Portion]:
+    """Return the usual portion by use; what is eaten by the piece is not among them."""
+    return {r.use: Portion(r.name, r.mass_g, int(r.shares) if r.shares else None) for r in read_table("portions", PortionRow)}
 
 
 @cache

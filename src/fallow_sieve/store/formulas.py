@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from fallow_sieve.core.formulas import Formula, Line, When
+from dataclasses import asdict
+
+from fallow_sieve.core.formulas import Formula, Line, Portion, When
 from fallow_sieve.core.values import Pin
 from fallow_sieve.store.blends import parts_of, parts_record
 from fallow_sieve.store.documents import Documents, Record, Tables, refuse_empty
@@ -24,7 +26,8 @@ class FormulaCodec:
             {"ingredient": x.ingredient, "mass_g": x.mass_g, "stage": str(x.when), "note": x.note}
             for x in content.lines
         ]
-        return {**{n: getattr(content, n) for n in _PLAIN}, "blend": blend, "lines": lines}
+        portion = asdict(content.portion) if content.portion else None
+        return {**{n: getattr(content, n) for n in _PLAIN}, "portion": portion, "blend": blend, "lines": lines}
 
     def content(self, record: Record) -> Formula:
         """Return a stored record as a formula."""
@@ -35,6 +38,7 @@ class FormulaCodec:
         return Formula(
             lines,
             parts_of(blend["parts"]) if blend else (),
+            portion=Portion(**record["portion"]) if record.get("portion") else None,
             pin=Pin("blend", blend["blend_id"], blend["revision"], blend["name"]) if blend else None,
             **{n: record[n] for n in _PLAIN if n in record},
         )

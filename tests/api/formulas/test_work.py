@@ -108,7 +108,7 @@ def test_what_is_too_little_for_the_scale_is_told_with_how_it_is_weighed(client)
 def test_the_finished_bake_has_a_price_and_a_bought_blends(client):
     found = post(client, "finished-bakes", content=content_of(client), bought_per_kg=7.5)
     assert found["pieces"] == 2
-    assert found["bought_cost_per_piece"] > found["cost_per_piece"] > 0
+    assert found["bought_cost_per_portion"] > found["cost_per_portion"] > 0
     assert found["lost_g"] == pytest.approx(0.14 * found["before_g"])
 
 
@@ -124,3 +124,18 @@ def test_an_added_ingredient_begins_as_a_line_of_its_own(client):
     assert (first["mass_g"], first["when"]) == (500, "dry")
     wrong = post(client, "formula-lines", 422, content=content, ingredient="tef-flour")
     assert "teff-flour" in wrong["detail"]
+
+
+def test_a_portion_is_kept_with_the_formula_and_goes_into_its_files(client):
+    content = content_of(client, 1) | {"portion": {"name": "wedge", "mass_g": None, "shares": 6}}
+    done = post(client, "finished-bakes", content=content, loss_pct=None, bought_per_kg=None)
+    assert done["portion"]["name"] == "wedge"
+    assert done["portion"]["mass_g"] == pytest.approx(done["piece_g"] / 6)
+    usual = post(client, "finished-bakes", content=content | {"portion": None}, loss_pct=None, bought_per_kg=None)
+    assert (usual["portion"]["name"], usual["portion"]["mass_g"]) == ("slice", 40)
+    draft = client.get(f"{API}/formulas/1/draft").json
+    saved = client.put(f"{API}/formulas/1/draft", json={"content": content, "based_on": draft["based_on"]}, headers={"If-Match": f'"{draft["version"]}"'})  # fmt: skip
+    assert saved.status_code == 200, saved.json
+    assert client.get(f"{API}/formulas/1/draft").json["content"]["portion"] == content["portion"]
+    file = client.get(f"{API}/formulas/1/export?format=json").json
+    assert file["portion"] == {"name": "wedge", "shares": 6}

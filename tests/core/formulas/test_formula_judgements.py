@@ -124,20 +124,20 @@ def test_water_leaves_in_the_oven_and_the_rest_stays():
     assert (found.lost_g, found.after_g, found.piece_g) == (pytest.approx(90), pytest.approx(910), pytest.approx(227.5))
     assert found.per_100_g["protein_g"].typical == pytest.approx(100 * 50 / 910)
     assert found.per_100_g["water_g"].typical == pytest.approx(100 * (50 + 400 + 100 - 90) / 910)
-    assert found.per_piece["protein_g"].typical == pytest.approx(50 / 4)
+    assert found.per_portion["protein_g"].typical == pytest.approx(50 / 4)
 
 
 def test_unknown_stays_a_lower_bound_and_a_missing_price_no_price():
     assert done().per_100_g["salt_g"].typical is None
     jam = Formula((*ROLLS.lines, Line("jam", 50, When.FILLING)), pieces=2)
     assert (done(jam).cost, done(jam).unpriced) == (None, ("Jam",))
-    assert done().cost_per_piece == pytest.approx(0.5 * 2.0 / 4)
+    assert done().cost_per_portion == pytest.approx(0.5 * 2.0 / 4)
 
 
 def test_a_bought_blend_is_priced_in_the_blends_place():
     blended = Formula((Line(BLEND, 500, When.DRY), Line("water", 400, When.WET)), (Part("rice", 1),), pieces=5)
     found = done(blended, bought_per_kg=6.0)
-    assert (found.cost_per_piece, found.bought_cost_per_piece) == (pytest.approx(0.2), pytest.approx(0.6))
+    assert (found.cost_per_portion, found.bought_cost_per_portion) == (pytest.approx(0.2), pytest.approx(0.6))
 
 
 def test_no_more_water_leaves_than_there_is():

@@ -51,6 +51,7 @@ from fallow_sieve.core.formulas.gauges import (
 from fallow_sieve.core.formulas.judgement import FormulaJudgement, judge_formula
 from fallow_sieve.core.formulas.new_line import begin_line
 from fallow_sieve.core.formulas.newer_blend import changes_on
+from fallow_sieve.core.formulas.portions import MAX_NAME, Portion
 from fallow_sieve.core.formulas.pouring import counted_water, poured_pct, poured_water_g, with_water
 from fallow_sieve.core.formulas.rules import FormulaRules, FormulaSetting
 from fallow_sieve.core.formulas.scaling import (
@@ -77,6 +78,7 @@ __all__ = [
     "FRICTION_K",
     "MAX_LINES",
     "MAX_METHOD",
+    "MAX_NAME",
     "MIXING_LOSS_PCT",
     "OUTSIDE_DOUGH",
     "SCHOOLS",
@@ -102,6 +104,7 @@ __all__ = [
     "LeaveningRule",
     "Line",
     "LineFacts",
+    "Portion",
     "Pour",
     "PowderRule",
     "Prediction",

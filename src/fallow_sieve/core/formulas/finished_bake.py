@@ -1,4 +1,4 @@
-"""The finished bake: what is in 100 g and in a portion once water has left, and what a piece costs.
+"""The finished bake: what is in 100 g and in a portion once water has left, and what a portion costs.
 
 Water leaves in the oven and everything else stays, so contents rise by m / (m − loss). What is put on after baking
 loses nothing.
@@ -11,6 +11,7 @@ from dataclasses import dataclass
 
 from fallow_sieve.core.formulas.analysis import WorkedFormula
 from fallow_sieve.core.formulas.formula import BLEND, WATER, Formula, When, opened
+from fallow_sieve.core.formulas.portions import Portion, Served, served
 from fallow_sieve.core.ingredients import NUTRIENTS, Shelf
 from fallow_sieve.core.values import BadInputError, Estimate
 
@@ -19,8 +20,8 @@ from fallow_sieve.core.values import BadInputError, Estimate
 class Finished:
     """The finished batch: g before and after baking, water lost (g), g of a piece, nutrients, and cost.
 
-    Nutrients are per 100 g and per piece, in the units of their names; costs are in the kitchen's currency, None
-    where a price is missing (`unpriced` names what). `bought_cost` is a piece with a bought blend at its price.
+    Nutrients are per 100 g and per portion, in the units of their names; costs are in the kitchen's currency, None
+    where a price is missing (`unpriced` names what). `bought_cost` is a portion with a bought blend at its price.
     """
 
     before_g: float
@@ -29,11 +30,12 @@ class Finished:
     pieces: int
     piece_g: float
     per_100_g: dict[str, Estimate]
-    per_piece: dict[str, Estimate]
+    portion: Served
+    per_portion: dict[str, Estimate]
     cost: float | None
-    cost_per_piece: float | None
+    cost_per_portion: float | None
     unpriced: tuple[str, ...]
-    bought_cost_per_piece: float | None
+    bought_cost_per_portion: float | None
     say: str
 
 
@@ -43,10 +45,12 @@ def finish(
     shelf: Shelf,
     loss_pct: float | None,
     bought_per_kg: float | None = None,
+    usual: Portion | None = None,
 ) -> Finished:
     """Return the finished bake after `loss_pct` % of the dough and filling has left as water (None: no loss known).
 
-    No more water leaves than there is. `bought_per_kg` prices the blend as if it were bought.
+    No more water leaves than there is. `bought_per_kg` prices the blend as if it were bought;
+    `usual` is the portion that the use commonly has.
     """
     loss = loss_pct or 0.0
     if not 0 <= loss < 100:
@@ -59,6 +63,7 @@ def finish(
     after = analysis.mass_g - lost
     per_100 = {n: _less_water(e, n, analysis.mass_g, after, lost) for n, e in analysis.mix.nutrients.items()}
     piece_g = after / formula.pieces
+    portion = served(formula.portion, usual, piece_g, formula.pieces)
     cost, unpriced = _costs(formula, shelf, None)
     bought = _costs(formula, shelf, bought_per_kg)[0] if bought_per_kg is not None else None
     return Finished(
@@ -68,11 +73,12 @@ def finish(
         pieces=formula.pieces,
         piece_g=piece_g,
         per_100_g=per_100,
-        per_piece={n: e.times(piece_g / 100) for n, e in per_100.items()},
+        portion=portion,
+        per_portion={n: e.times(portion.mass_g / 100) for n, e in per_100.items()},
         cost=cost,
-        cost_per_piece=None if cost is None else cost / formula.pieces,
+        cost_per_portion=None if cost is None else cost / portion.in_batch,
         unpriced=unpriced,
-        bought_cost_per_piece=None if bought is None else bought / formula.pieces,
+        bought_cost_per_portion=None if bought is None else bought / portion.in_batch,
         say=_words(loss_pct, lost, after, formula.pieces, piece_g),
     )
 

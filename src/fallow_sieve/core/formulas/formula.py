@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 from fallow_sieve.core.blends import MAX_MASS_G, Part
+from fallow_sieve.core.formulas.portions import Portion
 from fallow_sieve.core.ingredients import WHISKED_IN_DRY, WORDS, Ingredient, Kind, Role, Shelf
 from fallow_sieve.core.values import BadInputError, Pin, UnknownNameError, nearest_names
 
@@ -52,7 +53,8 @@ class Formula:
     """Lines, and the parts of the pinned blend that `@blend` lines are made of, for a use at a consistency.
 
     `pin` says which blend its parts are from. `pieces` is how many the batch makes; `pan` is a pan material and
-    `school` a binder school, both by name; `method` is the cook's own text.
+    `school` a binder school, both by name; `method` is the cook's own text. `portion` is what is eaten
+    at once (None: as usual for the use).
     """
 
     lines: tuple[Line, ...]
@@ -65,6 +67,7 @@ class Formula:
     pan: str | None = None
     method: str = ""
     pin: Pin | None = None
+    portion: Portion | None = None
 
 
 def is_flour(item: Ingredient) -> bool:

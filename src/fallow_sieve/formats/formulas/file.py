@@ -4,13 +4,13 @@ from __future__ import annotations
 
 import json
 from collections.abc import Iterable
-from dataclasses import dataclass
+from dataclasses import asdict, dataclass
 from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
 from fallow_sieve.core.blends import Part
-from fallow_sieve.core.formulas import BLEND, CONSISTENCIES, MAX_METHOD, Formula, Line, When
+from fallow_sieve.core.formulas import BLEND, CONSISTENCIES, MAX_METHOD, MAX_NAME, Formula, Line, Portion, When
 from fallow_sieve.core.ingredients import Ingredient
 from fallow_sieve.formats.blends import PartIn
 from fallow_sieve.formats.ingredients import IngredientIn, defined, definition_of
@@ -40,6 +40,14 @@ class PinnedIn(Strict):
     parts: list[PartIn] = Field(min_length=1, max_length=200)
 
 
+class PortionFile(Strict):
+    """What is eaten at once: so many g of the finished bake, or one of so many shares of a piece; else a piece."""
+
+    name: str = Field(min_length=1, max_length=MAX_NAME)
+    mass_g: float | None = Field(default=None, gt=0, le=10_000)
+    shares: int | None = Field(default=None, ge=1, le=1000)
+
+
 class FormulaFile(Strict):
     """A formula file, version 1."""
 
@@ -51,6 +59,7 @@ class FormulaFile(Strict):
     school: Literal["by-moisture", "gum", "psyllium", "gels", "none"] | None = None
     pieces: int = Field(default=1, ge=1, le=100_000)
     pan: str | None = Field(default=None, max_length=40)
+    portion: PortionFile | None = None
     method: str = Field(default="", max_length=MAX_METHOD)
     blend: PinnedIn | None = None
     lines: list[LineIn] = Field(min_length=1, max_length=100)
@@ -88,6 +97,7 @@ def document_of(file: FormulaFile) -> FormulaDocument:
         pieces=file.pieces,
         pan=file.pan,
         method=file.method,
+        portion=Portion(**file.portion.model_dump()) if file.portion else None,
     )
     return FormulaDocument(
         formula, file.blend.name if file.blend else "", file.blend.revision if file.blend else None, own
@@ -103,6 +113,8 @@ def formula_dict(
         if getattr(formula, name):
             found[name] = getattr(formula, name)
     found["pieces"] = formula.pieces
+    if formula.portion:
+        found["portion"] = {n: v for n, v in asdict(formula.portion).items() if v is not None}
     if formula.blend:
         pinned: dict[str, Any] = {"name": blend_name}
         if revision is not None:

@@ -39,12 +39,13 @@ def plain(text: str) -> str:
 
 
 def _nutrition(finished: Finished) -> list[str]:
-    rows = ["| per | 100 g | piece | known |", "|---|---:|---:|---:|"]
+    portion = f"{plain(finished.portion.name)} of {finished.portion.mass_g:.0f} g"
+    rows = [f"| per | 100 g | {portion} | known |", "|---|---:|---:|---:|"]
     for name in label_nutrients():
-        n, whole, piece = NUTRIENTS[name], finished.per_100_g[name], finished.per_piece[name]
-        if whole.typical is None or piece.typical is None:
+        n, whole, eaten = NUTRIENTS[name], finished.per_100_g[name], finished.per_portion[name]
+        if whole.typical is None or eaten.typical is None:
             continue
         at_least = "" if whole.is_known else "≥ "
-        values = f"{at_least}{whole.typical:.1f} | {at_least}{piece.typical:.1f}"
+        values = f"{at_least}{whole.typical:.1f} | {at_least}{eaten.typical:.1f}"
         rows.append(f"| {n.label}, {n.unit} | {values} | {whole.known_mass_pct:.0f} % |")
     return rows

@@ -53,9 +53,9 @@ def write_jsonld(
 
 def _nutrition(finished: Finished) -> dict[str, str]:
     """What is wholly known, for a piece: a lower bound has no place in this vocabulary."""
-    found = {"@type": "NutritionInformation", "servingSize": f"{finished.piece_g:.0f} g"}
+    found = {"@type": "NutritionInformation", "servingSize": f"{finished.portion.mass_g:.0f} g"}
     for key, (nutrient, unit) in _NUTRITION.items():
-        e = finished.per_piece[nutrient]
+        e = finished.per_portion[nutrient]
         if e.is_known and e.typical is not None:
             found[key] = f"{e.typical:.1f} {unit}" if e.typical < 100 else f"{e.typical:.0f} {unit}"
     return found

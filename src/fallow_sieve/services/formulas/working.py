@@ -31,7 +31,7 @@ from fallow_sieve.core.formulas import (
 from fallow_sieve.core.formulas.swaps import Effects, Swap, effects_of, swaps_for
 from fallow_sieve.core.ingredients import Ingredient, Shelf
 from fallow_sieve.core.values import BadInputError, Change, Status
-from fallow_sieve.reference import formula_rules, swap_rules
+from fallow_sieve.reference import formula_rules, portions, swap_rules
 from fallow_sieve.services.blends.judging import must_define
 from fallow_sieve.services.blends.standing import State
 from fallow_sieve.services.kitchen import KitchenNow, use_named
@@ -158,7 +158,8 @@ def finished(
 ) -> Finished:
     """Return the finished bake after `loss_pct` % (None: the use's own) and its cost."""
     loss = loss_pct if loss_pct is not None else bake_loss_pct(formula)
-    return finish(formula, analyse_formula(formula, kitchen.shelf), kitchen.shelf, loss, bought_per_kg)
+    analysis, usual = analyse_formula(formula, kitchen.shelf), portions().get(formula.use or "")
+    return finish(formula, analysis, kitchen.shelf, loss, bought_per_kg, usual)
 
 
 def card(formula: Formula, kitchen: KitchenNow) -> Card:

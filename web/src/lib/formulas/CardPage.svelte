@@ -1,4 +1,4 @@
-<!-- A card for paper: what to weigh, the steps, the bake, what is in a piece, cautions, and room for what really happened. -->
+<!-- A card for paper: what to weigh, the steps, the bake, what is in a portion, cautions, and room for what really happened. -->
 <script lang="ts">
   import { api, ask, wordsOf, type Schemas } from '../api/client';
   import { serverOf } from '../document/server';
@@ -91,11 +91,11 @@
             >
           </tbody>
         </table>
-        <h2>In a piece of {mass(finished.piece_g, unit)}, baked</h2>
+        <h2>In a {finished.portion.name} of {mass(finished.portion.mass_g, unit)}</h2>
         <table class="lines">
           <tbody>
             {#each rows as n (n.name)}
-              {@const e = finished.per_piece[n.name]}
+              {@const e = finished.per_portion[n.name]}
               <tr
                 ><th scope="row">{n.label}</th><td class="num"
                   >{e?.typical === null

@@ -10,6 +10,7 @@ export const EMPTY: Content = {
   school: null,
   pieces: 1,
   pan: null,
+  portion: null,
   method: '',
   blend: null,
   lines: []

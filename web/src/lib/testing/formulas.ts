@@ -18,6 +18,7 @@ export const CONTENT: Content = {
   school: null,
   pieces: 2,
   pan: null,
+  portion: null,
   method: '',
   blend: {
     blend_id: 1,

@@ -4,7 +4,7 @@ import type { Content, FormulaJudgement, FormulaLine, When } from '../types';
 
 /** Returns a content as text that is the same for the same content. */
 export function fingerprint(content: Content): string {
-  const { use, consistency, school, pieces, pan, method, blend, lines } = content;
+  const { use, consistency, school, pieces, pan, portion, method, blend, lines } = content;
   const parts = blend?.parts.map((p) => [p.ingredient, p.mass_g, p.lot_id ?? 0]) ?? [];
   const rows = lines.map((l) => [l.ingredient, l.mass_g, l.when, l.note]);
   return JSON.stringify([
@@ -13,6 +13,7 @@ export function fingerprint(content: Content): string {
     school,
     pieces,
     pan,
+    portion && [portion.name, portion.mass_g, portion.shares],
     method,
     blend?.blend_id,
     blend?.revision,
@@ -45,6 +46,6 @@ export const FORMULA_NOUN: Noun<Content, FormulaJudgement> = {
     const { content } = kept as { content: Content };
     type Old = FormulaLine & { stage?: When };
     const lines = content.lines.map(({ stage, ...l }: Old) => ({ ...l, when: l.when ?? stage ?? 'dry' }));
-    return { ...content, lines };
+    return { ...content, portion: content.portion ?? null, lines };
   }
 };

@@ -1,4 +1,4 @@
-<!-- The finished bake: per 100 g and a piece once water has left, what is known of it, and what a piece costs. -->
+<!-- The finished bake: per 100 g and a portion once water has left, what is known of it, and what a portion costs. -->
 <script lang="ts">
   import { api, ask, wordsOf, type Schemas } from '../../api/client';
   import { figure, mass, money } from '../../ui/format';
@@ -6,6 +6,8 @@
   import { loadOn } from '../../ui/state/loading.svelte';
   import { remembered } from '../../ui/state/remembered';
   import type { FormulaBench } from '../bench/formula.svelte';
+
+  import PortionField from './PortionField.svelte';
 
   const { bench }: { bench: FormulaBench } = $props();
   const kept = remembered('fallow-sieve.bought', { per_kg: 0 });
@@ -73,12 +75,13 @@
       >Water leaves, the rest stays. <a href="#/method/finished">How is this worked out?</a></span
     >
   </p>
+  <PortionField {bench} portion={found.portion} />
   <table class="lines">
     <thead
       ><tr
         ><th scope="col"><span class="sr-only">nutrient</span></th><th scope="col" class="num">per 100 g</th
         ><th scope="col" class="num">19 in 20</th><th scope="col" class="num"
-          >per piece of {mass(found.piece_g, unit)}</th
+          >a {found.portion.name} of {mass(found.portion.mass_g, unit)}</th
         ><th scope="col" class="num">known</th></tr
       ></thead
     >
@@ -89,7 +92,7 @@
         <tr
           ><th scope="row">{n.label}, {n.unit}</th><td class="num"><b>{value(e, d)}</b></td><td
             class="num soft">{range(e, d)}</td
-          ><td class="num">{value(found.per_piece[n.name], d)}</td><td class="num soft"
+          ><td class="num">{value(found.per_portion[n.name], d)}</td><td class="num soft"
             >{figure(e?.known_mass_pct, 0)} %</td
           ></tr
         >
@@ -97,11 +100,10 @@
     </tbody>
   </table>
   <p class="mt-2">
-    {#if found.cost_per_piece !== null}<b>{money(found.cost_per_piece, currency)} a piece</b>, {money(
-        found.cost,
-        currency
-      )} the batch.
-    {:else}What a piece costs is not known: no price for {found.unpriced.join(', ')}.{/if}
+    {#if found.cost_per_portion !== null}<b
+        >{money(found.cost_per_portion, currency)} a {found.portion.name}</b
+      >, {money(found.cost, currency)} the batch.
+    {:else}What a {found.portion.name} costs is not known: no price for {found.unpriced.join(', ')}.{/if}
     <label
       >With a bought blend at <input
         class="field num short"
@@ -113,7 +115,8 @@
         }}
       /> per kg:</label
     >
-    {#if found.bought_cost_per_piece !== null}<b>{money(found.bought_cost_per_piece, currency)} a piece</b
+    {#if found.bought_cost_per_portion !== null}<b
+        >{money(found.bought_cost_per_portion, currency)} a {found.portion.name}</b
       >{:else if bought}a price is missing{:else}give its price{/if}.
   </p>
   <p class="small soft">

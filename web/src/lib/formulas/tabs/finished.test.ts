@@ -43,8 +43,9 @@ describe('the finished tab', () => {
   const finished = (changes: object = {}) => ({
     before_g: 1750, after_g: 1540, lost_g: 210, pieces: 2, piece_g: 770, say: '2 pieces of 770 g after 210 g of water has left.',
     per_100_g: { energy_kj: e(1000, 950, 1050), fat_g: e(4.1, 4, null, 92), salt_g: e(1.234, 1.2, 1.3), sugars_g: e(null, null, null, 0) },
-    per_piece: { energy_kj: e(7700, 7315, 8085), fat_g: e(31.6, 30, null, 92) },
-    cost: 5, cost_per_piece: 2.5, unpriced: [], bought_cost_per_piece: null, ...changes
+    portion: { name: 'piece', mass_g: 770, in_batch: 2, usual: true },
+    per_portion: { energy_kj: e(7700, 7315, 8085), fat_g: e(31.6, 30, null, 92) },
+    cost: 5, cost_per_portion: 2.5, unpriced: [], bought_cost_per_portion: null, ...changes
   }); // prettier-ignore
 
   it('marks a lower bound, says what is not known, and asks with the loss that was measured', async () => {
@@ -65,7 +66,7 @@ describe('the finished tab', () => {
 
   it('names what has no price, instead of a cost', async () => {
     server.on('POST', '/finished-bakes', () =>
-      finished({ cost: null, cost_per_piece: null, unpriced: ['Cider vinegar'] })
+      finished({ cost: null, cost_per_portion: null, unpriced: ['Cider vinegar'] })
     );
     const root = show(FinishedTab, { bench: await benchOf(server) });
     await still(server);
