@@ -88,10 +88,11 @@ def _pour(judgement: FormulaJudgement) -> str:
     low, high = REST_MINUTES
     if most_g < _NOTHING_G:
         return f"Mix, and rest {low}–{high} minutes. It wants no water beside."
+    in_formula = f"{grams(own_g)} in the formula" if own_g >= _NOTHING_G else "none in the formula"
     begin = f"Pour {grams(first_g)} water, mix," if first_g >= _NOTHING_G else "Mix,"
     return (
         f"{begin} and rest {low}–{high} minutes; then add water in small steps until it feels right "
-        f"({grams(own_g)} in the formula, at most {grams(most_g)}), and write down what went in."
+        f"({in_formula}, at most {grams(most_g)}), and write down what went in."
     )
 
 

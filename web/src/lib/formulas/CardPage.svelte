@@ -107,6 +107,11 @@
           </tbody>
         </table>
         <p class="small">{finished.say}</p>
+        <h2>What really happened</h2>
+        <p class="small">
+          Water poured in all: ________ {unit} · dough: ____ ° · core: ____ ° · weight after baking: ________
+        </p>
+        <div class="notes"></div>
       </section>
       <section>
         <h2>Steps</h2>
@@ -123,11 +128,6 @@
         <ul>
           {#each card.cautions as c (c)}<li>{c}</li>{/each}
         </ul>
-        <h2>What really happened</h2>
-        <p class="small">
-          Water poured in all: ________ {unit} · dough: ____ ° · core: ____ ° · weight after baking: ________
-        </p>
-        <div class="notes"></div>
       </section>
     </div>
   </div>
@@ -146,6 +146,8 @@
   @media print {
     .paper {
       padding: 0;
+      font-size: 0.8125rem;
+      line-height: 1.3;
     }
   }
 </style>
