@@ -42,7 +42,7 @@ LOADERS = {
     "recipe_units": lambda: read_table("recipe_units", recipes.UnitRow), "recipe_names": lambda: read_table("recipe_names", recipes.NameRow),
     "recipe_words": lambda: read_table("recipe_words", recipes.WordRow), "tin_fill": lambda: read_table("tin_fill", formulas.TinFillRow),
     "poor_candidates": lambda: read_table("poor_candidates", formulas.PoorRow),
-    "usual_shares": lambda: read_table("usual_shares", UsualShare), "portions": lambda: read_table("portions", formulas.PortionRow), "label_caps": lambda: read_table("label_caps", LabelCapRow),
+    "usual_shares": lambda: read_table("usual_shares", UsualShare), "sauces": lambda: read_table("sauces", formulas.SauceRow), "portions": lambda: read_table("portions", formulas.PortionRow), "label_caps": lambda: read_table("label_caps", LabelCapRow),
     "use_bands": lambda: read_table("use_bands", BandRow), "binder_doses": lambda: read_table("binder_doses", DoseRow),
 }  # fmt: skip
 

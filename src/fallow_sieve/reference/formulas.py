@@ -15,13 +15,16 @@ from fallow_sieve.core.formulas import (
     LeaveningRule,
     Portion,
     PowderRule,
+    SauceBand,
+    Thickener,
     Usual,
     UsualAmount,
     UsualShare,
+    by_school,
 )
-from fallow_sieve.core.formulas.swaps import EggReplacer, FatRule, SwapRules, Sweetener, Thickener
+from fallow_sieve.core.formulas.swaps import EggReplacer, FatRule, SwapRules, Sweetener
 from fallow_sieve.core.ingredients import Function
-from fallow_sieve.core.values import Band, Range, exactly
+from fallow_sieve.core.values import Band, Range
 from fallow_sieve.reference.doughs import (
     LeaveningRow,
     bake_phases,
@@ -30,7 +33,7 @@ from fallow_sieve.reference.doughs import (
     hydration,
     leavening,
 )
-from fallow_sieve.reference.kitchen import egg_replacers, gas_marks, pans, sweetness, thickening
+from fallow_sieve.reference.kitchen import ThickeningRow, egg_replacers, gas_marks, pans, sweetness, thickening
 from fallow_sieve.reference.tables import read_table
 from fallow_sieve.reference.uses import rules, usual_amounts
 
@@ -42,6 +45,18 @@ class TinFillRow:
     use: str
     fill: float
     rise: float
+    basis: str
+
+
+@dataclass(frozen=True, slots=True)
+class SauceRow:
+    """A consistency of sauces, and the power a litre that it wants (g of corn starch)."""
+
+    consistency: str
+    label: str
+    low: float
+    typical: float
+    high: float
     basis: str
 
 
@@ -110,7 +125,19 @@ def formula_rules() -> FormulaRules:
         usual_shares=read_table("usual_shares", UsualShare),
         usual=_usual_amounts(),
         acids={a.function: a.soda_g_per_g for a in read_table("acids", AcidRow)},
+        thickeners={t.thickener: _thickener(t) for t in thickening()},
+        sauces={s.consistency: s for s in _sauces()},
     )
+
+
+def _sauces() -> Iterator[SauceBand]:
+    for r in read_table("sauces", SauceRow):
+        yield SauceBand(r.consistency, r.label, r.low, r.typical, r.high)
+
+
+def _thickener(t: ThickeningRow) -> Thickener:
+    power = Range(t.power_low, t.power_typical, t.power_high)
+    return Thickener(t.thickener, power, t.look, t.on_cooling, t.note, t.acid, t.long_boil, t.freeze_thaw)
 
 
 def _leavening(r: LeaveningRow) -> LeaveningRule:
@@ -165,7 +192,8 @@ def poor_candidates() -> dict[str, str]:
 @cache
 def portions() -> dict[str, Portion]:
     """Return the usual portion by use; what is eaten by the piece is not among them."""
-    return {r.use: Portion(r.name, r.mass_g, int(r.shares) if r.shares else None) for r in read_table("portions", PortionRow)}
+    rows = read_table("portions", PortionRow)
+    return {r.use: Portion(r.name, r.mass_g, int(r.shares) if r.shares else None) for r in rows}
 
 
 @cache
@@ -185,12 +213,7 @@ def _swaps() -> SwapRules:
             )
             for r in egg_replacers()
         ],
-        thickeners={
-            t.thickener: Thickener(
-                t.thickener, Range(t.power_low, t.power_typical, t.power_high), t.look, t.on_cooling, t.note
-            )
-            for t in thickening()
-        },
+        thickeners=formula_rules().thickeners,
         doses={},
         holds=formula_rules().holds,
         acids=formula_rules().acids,
@@ -220,17 +243,11 @@ def _sweeteners() -> Iterator[Sweetener]:
         yield Sweetener(r.sweetener, span, r.browns, r.feeds_yeast == "yes", r.note)
 
 
-TWO_FOR_ONE = "two-for-one"
-_HALF_POWER = "tapioca-starch"
-
-
 def swap_rules(use: str | None, thickener_school: str = "") -> SwapRules:
     """Return what swaps go by, with the dose bands (% of flour base) of `use`, by a school of thickening.
 
     Two for one: two grams of tapioca do what one of corn starch does; else it counts by its own power.
     """
-    found = replace(_swaps(), doses=rules().doses.get(use or "", {}))
-    if thickener_school != TWO_FOR_ONE:
-        return found
-    tapioca = replace(found.thickeners[_HALF_POWER], power=exactly(0.5), note="two for one, as your school has it")
-    return replace(found, thickeners={**found.thickeners, _HALF_POWER: tapioca})
+    found = _swaps()
+    thickeners = by_school(found.thickeners, thickener_school)
+    return replace(found, doses=rules().doses.get(use or "", {}), thickeners=thickeners)

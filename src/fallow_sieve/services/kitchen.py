@@ -43,7 +43,7 @@ class KitchenNow:
     @property
     def formula_setting(self) -> FormulaSetting:
         """By what its formulas are judged."""
-        return FormulaSetting(self.cup, self.school, self.pours)
+        return FormulaSetting(self.cup, self.school, self.pours, self.thickener_school)
 
     def with_ingredients(self, own: tuple[Ingredient, ...]) -> KitchenNow:
         """Return the kitchen with the definitions of a file over its own."""

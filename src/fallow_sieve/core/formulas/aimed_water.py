@@ -6,6 +6,7 @@ from collections.abc import Mapping
 
 from fallow_sieve.core.formulas.analysis import WorkedFormula
 from fallow_sieve.core.formulas.formula import Formula, check_consistency
+from fallow_sieve.core.formulas.gauges import SAUCE
 from fallow_sieve.core.formulas.rules import FormulaRules
 from fallow_sieve.core.formulas.water import HydrationBand, Prediction, predict
 from fallow_sieve.core.ingredients import Role, Shelf
@@ -20,7 +21,7 @@ def predicted(
     for one that the use does not know.
     """
     bands = rules.hydration.get(use, {})
-    wanted = formula.consistency
+    wanted = formula.consistency if use != SAUCE else None  # a sauce's is no dough's
     if wanted is not None and use:
         check_consistency(wanted, tuple(bands))
     chosen = wanted if wanted is not None or not use else next(iter(bands), None)

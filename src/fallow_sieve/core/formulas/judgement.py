@@ -31,15 +31,18 @@ from fallow_sieve.core.blends import (
 from fallow_sieve.core.formulas.aimed_water import predicted
 from fallow_sieve.core.formulas.analysis import COUNTED, FormulaAnalysis, WorkedFormula, analyse_formula
 from fallow_sieve.core.formulas.binder_choice import Suggestion, disperse, suggest
-from fallow_sieve.core.formulas.formula import BLEND, WATER, Formula, When
+from fallow_sieve.core.formulas.formula import BLEND, WATER, Formula, When, check_consistency
 from fallow_sieve.core.formulas.gauges import (
+    SAUCE,
     Gauge,
     Lift,
     Load,
     Soda,
+    Thickening,
     UsualAmount,
     binder_gauge,
     browning_gauge,
+    by_school,
     carried_by,
     for_thirst,
     has_yeast,
@@ -48,9 +51,12 @@ from fallow_sieve.core.formulas.gauges import (
     loads_on_yeast,
     odd_shares,
     richness_gauges,
+    sauce_warnings,
     soda_gauge,
     soda_of,
     stays_pale,
+    thickening_of,
+    thickness_gauge,
     water_gauge,
     yeast_gauges,
 )
@@ -93,6 +99,7 @@ class FormulaJudgement:
     say: str
     say_more: str
     in_words: tuple[str, ...] = ()
+    thickening: Thickening | None = None
 
 
 def judge_formula(
@@ -107,7 +114,8 @@ def judge_formula(
     own = analysis.shelf
     use = rules.uses.get(formula.use) if formula.use else None
     slug = use.slug if use else ""
-    offered = tuple(rules.hydration.get(slug, {}))
+    sauce = _thickening(formula, analysis, rules, where)
+    offered = tuple(rules.sauces if slug == SAUCE else rules.hydration.get(slug, {}))
     consistency, prediction = predicted(formula, analysis, rules, slug)
     learnt = learn(where.pours, formula.pin.key if formula.pin else "", use.family if use else "")
     wanted = correct(prediction, learnt)
@@ -119,7 +127,9 @@ def judge_formula(
     bake = bake_for(formula, analysis, rules)
     hottest_c, minutes = _hottest(formula, bake, rules)
     gauges = worst_first(
-        [
+        thickness_gauge(sauce)
+        if slug == SAUCE
+        else [
             *water_gauge(analysis, prediction, wanted, rules.hydration.get(slug, {}).get(consistency or "")),
             *_binder_gauge(formula, analysis, use, binder),
             *map(lift_gauge, found_lifts),
@@ -132,11 +142,12 @@ def judge_formula(
     in_words = tuple(x.name for x in analysis.lines if x.ingredient == WORDS)
     gluten = _with_words(estimate_gluten([p for p in mixed if p.ingredient != WATER], own), in_words)
     school = formula.school or where.school
-    warnings = (*_warnings(formula, analysis, rules, loads), *filter(None, [stays_pale(analysis, hottest_c)]))
+    pale = stays_pale(analysis, hottest_c) if sauce is None else ""
+    warnings = (*_warnings(formula, analysis, rules, loads), *filter(None, [pale]), *sauce_warnings(sauce))
     items = [own[p.ingredient] for p in mixed]
     return FormulaJudgement(
         analysis=analysis,
-        consistency=consistency,
+        consistency=sauce.consistency if sauce else consistency,
         consistencies=offered,
         prediction=prediction,
         learnt=learnt,
@@ -157,7 +168,20 @@ def judge_formula(
         say=_say(gauges, use) + _unjudged(in_words) + _odd(warnings),
         say_more=_say_more(analysis, in_words),
         in_words=in_words,
+        thickening=sauce,
     )
+
+
+def _thickening(
+    formula: Formula, analysis: WorkedFormula, rules: FormulaRules, where: FormulaSetting
+) -> Thickening | None:
+    """How thick a sauce is, as the kitchen's school counts its starches; None for what is no sauce."""
+    if formula.use != SAUCE:
+        return None
+    if formula.consistency is not None:
+        check_consistency(formula.consistency, tuple(rules.sauces))
+    thickeners = by_school(rules.thickeners, where.thickener_school)
+    return thickening_of(analysis, thickeners, rules.sauces, rules.acids, formula.consistency, formula.method)
 
 
 def _with_words(gluten: GlutenEstimate, in_words: Sequence[str]) -> GlutenEstimate:

@@ -16,22 +16,37 @@ from fallow_sieve.core.formulas.gauges.leavening import (
     usual_share_pct,
 )
 from fallow_sieve.core.formulas.gauges.richness import UsualAmount, for_thirst, richness_gauges
+from fallow_sieve.core.formulas.gauges.thickening import (
+    SAUCE,
+    SauceBand,
+    Thickener,
+    Thickening,
+    by_school,
+    sauce_warnings,
+    thickening_of,
+    thickness_gauge,
+)
 from fallow_sieve.core.formulas.gauges.unusual_shares import TOO_MUCH, UsualShare, odd_shares
 from fallow_sieve.core.formulas.gauges.water_and_binder import binder_gauge, carried_by, water_gauge
 from fallow_sieve.core.formulas.gauges.yeast_loads import Load, loads_on_yeast, yeast_gauges
 
 __all__ = [
+    "SAUCE",
     "TOO_MUCH",
     "Gauge",
     "LeaveningRule",
     "Lift",
     "Load",
+    "SauceBand",
     "Soda",
+    "Thickener",
+    "Thickening",
     "Usual",
     "UsualAmount",
     "UsualShare",
     "binder_gauge",
     "browning_gauge",
+    "by_school",
     "carried_by",
     "for_thirst",
     "has_yeast",
@@ -41,9 +56,12 @@ __all__ = [
     "odd_shares",
     "powder_equivalent",
     "richness_gauges",
+    "sauce_warnings",
     "soda_gauge",
     "soda_of",
     "stays_pale",
+    "thickening_of",
+    "thickness_gauge",
     "usual_share_pct",
     "water_gauge",
     "yeast_gauges",

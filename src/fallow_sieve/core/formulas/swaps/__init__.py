@@ -2,7 +2,7 @@
 
 from fallow_sieve.core.formulas.swaps.effects import Effects, effects_of
 from fallow_sieve.core.formulas.swaps.offers import swaps_for
-from fallow_sieve.core.formulas.swaps.swap import EggReplacer, FatRule, Swap, SwapRules, Sweetener, Thickener
+from fallow_sieve.core.formulas.swaps.swap import EggReplacer, FatRule, Swap, SwapRules, Sweetener
 
 __all__ = [
     "Effects",
@@ -11,7 +11,6 @@ __all__ = [
     "Swap",
     "SwapRules",
     "Sweetener",
-    "Thickener",
     "effects_of",
     "swaps_for",
 ]

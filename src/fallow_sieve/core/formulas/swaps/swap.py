@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 
 from fallow_sieve.core.blends import DoseBand
 from fallow_sieve.core.formulas.formula import OUTSIDE_DOUGH, Formula, Line
+from fallow_sieve.core.formulas.gauges import Thickener
 from fallow_sieve.core.formulas.pouring import counted_water, is_milk, with_water
 from fallow_sieve.core.ingredients import Function, Ingredient, Kind, Shelf
 from fallow_sieve.core.ingredients import short_name as first_words
@@ -35,17 +36,6 @@ class EggReplacer:
     binding: float
     lift: float
     not_for: tuple[str, ...] = ()
-
-
-@dataclass(frozen=True, slots=True)
-class Thickener:
-    """A thickener (slug): power per g relative to corn starch (1), and how its gel looks and lasts."""
-
-    slug: str
-    power: Range
-    look: str
-    on_cooling: str
-    note: str = ""
 
 
 @dataclass(frozen=True, slots=True)

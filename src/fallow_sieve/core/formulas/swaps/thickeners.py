@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from fallow_sieve.core.formulas.formula import OUTSIDE_DOUGH, Formula
+from fallow_sieve.core.formulas.gauges import SAUCE
 from fallow_sieve.core.formulas.swaps.swap import Loss, Swap, SwapRules, candidates, made
 from fallow_sieve.core.ingredients import Kind, Shelf
 from fallow_sieve.core.values import grams
@@ -16,7 +17,7 @@ def thickeners(formula: Formula, at: int, shelf: Shelf, rules: SwapRules) -> Ite
     line = formula.lines[at]
     old = rules.thickeners.get(shelf[line.ingredient].standard(Kind.THICKENER) or "")
     # In a dough a starch is flour; it is a thickener in a sauce, a filling or a finish.
-    if old is None or (formula.use != "thickener" and line.when not in OUTSIDE_DOUGH):
+    if old is None or (formula.use != SAUCE and line.when not in OUTSIDE_DOUGH):
         return
     for item in candidates(shelf, Kind.THICKENER, line.ingredient):
         new = rules.thickeners.get(item.standard(Kind.THICKENER) or "")

@@ -4,8 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from fallow_sieve.core.formulas import Formula, analyse_formula, has_yeast
-from fallow_sieve.core.recipes.making_over.flour_lines import SAUCE
+from fallow_sieve.core.formulas import SAUCE, Formula, analyse_formula, has_yeast
 from fallow_sieve.core.recipes.making_over.steps import Making, Step, step
 
 

@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import replace
 
-from fallow_sieve.core.formulas import BLEND, OUTSIDE_DOUGH, Formula, Line, When, egg_lines
+from fallow_sieve.core.formulas import BLEND, OUTSIDE_DOUGH, SAUCE, Formula, Line, When, egg_lines
 from fallow_sieve.core.ingredients import Kind
-from fallow_sieve.core.recipes.making_over.flour_lines import SAUCE, flour_g, is_wheat, thirst_of
+from fallow_sieve.core.recipes.making_over.flour_lines import flour_g, is_wheat, thirst_of
 from fallow_sieve.core.recipes.making_over.steps import Making, Step, step
 from fallow_sieve.core.values import grams
 

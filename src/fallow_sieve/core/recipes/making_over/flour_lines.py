@@ -8,7 +8,6 @@ from dataclasses import dataclass
 from fallow_sieve.core.formulas import BLEND, OUTSIDE_DOUGH, Formula, Line, When, is_flour
 from fallow_sieve.core.ingredients import Ingredient, Role, Shelf
 
-SAUCE = "thickener"  # the use of a sauce
 _AHEAD = (When.LEAVEN, When.GEL, When.SOAK)
 
 

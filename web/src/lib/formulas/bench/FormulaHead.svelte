@@ -9,6 +9,19 @@
   const { bench, onkeep }: { bench: FormulaBench; onkeep: () => void } = $props();
   const offered = $derived(bench.judgement?.consistencies ?? []);
 
+  /** A dough's consistency, or a sauce's. */
+  const SAUCES: Record<string, string> = {
+    pourable: 'thin sauce',
+    batter: 'coating sauce',
+    soft: 'thick sauce',
+    stiff: 'setting'
+  };
+  function named(consistency: string): string {
+    if (bench.judgement?.thickening) return SAUCES[consistency] ?? consistency;
+    if (consistency === 'batter') return 'thick batter';
+    return consistency === 'pourable' ? consistency : `${consistency} dough`;
+  }
+
   function takePieces(text: string): string {
     const pieces = Number(text.trim());
     if (!/^\d{1,6}$/.test(text.trim()) || pieces < 1 || pieces > 100000)
@@ -49,9 +62,7 @@
           value={bench.judgement?.consistency ?? ''}
           onchange={(e) => bench.set({ consistency: e.currentTarget.value as Content['consistency'] })}
         >
-          {#each offered as c (c)}<option value={c}
-              >{c === 'batter' ? 'thick batter' : `${c}${c === 'pourable' ? '' : ' dough'}`}</option
-            >{/each}
+          {#each offered as c (c)}<option value={c}>{named(c)}</option>{/each}
         </select>
       </label>
     {/if}

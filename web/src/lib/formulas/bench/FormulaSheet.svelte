@@ -14,6 +14,7 @@
   import LinesChanged from './LinesChanged.svelte';
   import type { Content } from '../types';
   import Pinned from './Pinned.svelte';
+  import Sauce from './Sauce.svelte';
   import WaterBalance from './WaterBalance.svelte';
   import Warnings from './Warnings.svelte';
 
@@ -106,7 +107,9 @@
   {/snippet}
 
   {#snippet right()}
-    {#if PICTURED.has(bench.tab)}<WaterBalance {bench} />{/if}
+    {#if j?.thickening}<Sauce sauce={j.thickening} />{:else if PICTURED.has(bench.tab)}<WaterBalance
+        {bench}
+      />{/if}
     <Tabs value={bench.tab} onValueChange={(d) => (bench.tab = d.value as Tab)}>
       <Tabs.List class="tabs">
         {#each TABS as [value, label] (value)}<Tabs.Trigger class="tab" {value}>{label}</Tabs.Trigger>{/each}
