@@ -124,3 +124,12 @@ def test_what_holds_the_result_is_traced_to_the_change_that_did_it():
 def test_a_recipe_without_any_flour_says_so():
     with pytest.raises(BadInputError, match="no flour"):
         made("Trifle\n200 g cream\n3 eggs", "layer-cake", PLAIN)
+
+
+def test_other_gluten_is_changed_for_its_like_or_named():
+    text = "Ale bread\n400 g plain flour\n300 ml stout\n1 tbsp malt vinegar\n2 tsp baking powder"
+    found = made(text, "quick-bread", PLAIN)
+    assert "malt-vinegar" not in masses(found)
+    assert masses(found)["cider-vinegar"] > 0
+    assert "Malt vinegar → cider vinegar" in changes(found)["gluten"].say
+    assert "stout" in changes(found)["gluten"].say

@@ -37,7 +37,7 @@ Lines = tuple[tuple[str, float, str], ...]
 
 @dataclass(frozen=True, slots=True)
 class DemoFormula:
-    """A formula of the demo on a revision of a blend: kept states as (why, lines), then the draft if it differs.
+    """A formula of the demo on a revision of a blend, if any: kept states as (why, lines), then a draft that differs.
 
     `bakes` are days ago, g of water poured, and a note; `recipe` is a wheat recipe that it is made over from.
     """
@@ -144,6 +144,34 @@ FORMULAS = (
         consistency="soft", pieces=16,
         method="Prove until half as high again.\nBake at 185 °C (400 °F) until the core is done.",
     ),
+    DemoFormula(
+        "Coaling stage loaf", None, "Pantry mix", 1, "sourdough-tin-loaf",
+        (
+            (
+                "Leaven overnight, the husk as a gel: it cuts on the second day.",
+                (
+                    ("brown-rice-flour", 90, "leaven"), (WATER, 110, "leaven"), ("psyllium-husk", 22, "gel"),
+                    (WATER, 300, "gel"), (BLEND, 410, "dry"), ("salt", 9, "dry"), ("honey", 12, "wet"),
+                    (WATER, 60, "wet"), ("olive-oil", 15, "fat"),
+                ),
+            ),
+        ),
+        pan="dark metal",
+    ),
+    DemoFormula(
+        "Buffet custard", None, "", 0, "thickener",
+        (
+            (
+                "Coats a spoon, and the train's window too.",
+                (
+                    ("whole-milk", 515, "wet"), ("egg-yolk", 54, "wet"), ("white-sugar", 60, "dry"),
+                    ("corn-starch", 16, "dry"),
+                ),
+            ),
+        ),
+        consistency="batter",
+        method="Whisk all of it cold, then stir over a low heat until it coats a spoon; do not let it boil.",
+    ),
 )  # fmt: skip
 
 
@@ -152,9 +180,11 @@ def add_formulas(session: Session, kitchen: KitchenNow, briefs: dict[str, int], 
     blends = {h.name: h for h in BLENDS.page(session, limit=1000)}
     for n, made in enumerate(FORMULAS):
         begun = now - timedelta(days=60 - 6 * n)
-        head = blends[made.blend]
-        parts = BLENDS.revision(session, head.id, made.revision).content.parts
-        based = Formula((), parts, use=made.use, pin=Pin("blend", head.id, made.revision, head.name))
+        based = Formula((), use=made.use)
+        if made.blend:
+            head = blends[made.blend]
+            parts = BLENDS.revision(session, head.id, made.revision).content.parts
+            based = replace(based, blend=parts, pin=Pin("blend", head.id, made.revision, head.name))
         _add(session, made, based, briefs, kitchen, (begun, now))
 
 

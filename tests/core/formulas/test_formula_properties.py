@@ -137,11 +137,12 @@ def test_any_wheat_recipe_is_made_over_and_what_is_off_is_not_done(lines, blend,
     done = found.conversion
     assert {c.change.what for c in done.changes if not c.on} == off & {c.change.what for c in done.changes}
     if "flour" not in off:
-        left = [x for x in done.formula.lines if x.ingredient != BLEND and x.when not in OUTSIDE_DOUGH]
-        assert not any(SHELF[x.ingredient].contains_gluten for x in left)
+        left = [SHELF[x.ingredient] for x in done.formula.lines if x.ingredient != BLEND]
+        named = next((c.say.lower() for c in done.changes if c.change.what == "gluten"), "")
+        assert all(i.name.lower() in named for i in left if i.contains_gluten)
     outside = [x for x in recipe.lines if x.when in OUTSIDE_DOUGH and not SHELF[x.ingredient].contains_gluten]
     assert all(x in done.formula.lines for x in outside)
-    every = {c.change.what for c in done.changes} | {"egg"}
+    every = {c.change.what for c in done.changes} | {"egg", "leavening"}
     nothing = make_over(recipe, rules().uses[use], bundled_kitchen(), every)
     assert nothing.conversion.formula.lines == recipe.lines
 

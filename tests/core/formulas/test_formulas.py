@@ -18,7 +18,7 @@ SHELF = shelf_of(
     flour("whole-milk", "other", does="milk", water_g=90, fat_g=4, protein_g=3, sugars_g=5, salt_g=0),
     flour("butter", "other", water_g=16, fat_g=80, protein_g=1, sugars_g=0, salt_g=0),
     flour("essence", "other"),
-    flour("wheat", "other", water_g=12, fat_g=1, protein_g=10, sugars_g=1, salt_g=0, more={"gluten_risk": "contains-gluten"}),
+    flour("wheat", "other", does="wheat", water_g=12, fat_g=1, protein_g=10, sugars_g=1, salt_g=0, more={"gluten_risk": "contains-gluten"}),
 )  # fmt: skip
 MIX = {"rice": 600, "starch": 380, "gum": 20}
 LINES = [

@@ -10,7 +10,7 @@ from enum import StrEnum
 
 from fallow_sieve.core.blends import MAX_MASS_G, Part
 from fallow_sieve.core.formulas.portions import Portion
-from fallow_sieve.core.ingredients import WHISKED_IN_DRY, WORDS, Ingredient, Kind, Role, Shelf
+from fallow_sieve.core.ingredients import WHISKED_IN_DRY, WORDS, Function, Ingredient, Kind, Role, Shelf
 from fallow_sieve.core.values import BadInputError, Pin, UnknownNameError, nearest_names
 
 BLEND = "@blend"  # stands for the pinned blend; no slug can look so
@@ -71,8 +71,12 @@ class Formula:
 
 
 def is_flour(item: Ingredient) -> bool:
-    """Return whether `item` counts in a formula's flour base: a flour, or the wheat flour of a recipe to convert."""
-    return item.in_flour_base or (item.contains_gluten and item.role is Role.OTHER)
+    """Return whether `item` counts in a formula's flour base: a flour, or one with gluten of a recipe to convert.
+
+    Of what contains gluten it is what does a wheat flour's work; soy sauce and malt vinegar are none.
+    """
+    untold = item.own and item.contains_gluten and item.role is Role.OTHER and not item.functions
+    return item.in_flour_base or untold or (item.contains_gluten and Function.WHEAT in item.functions)
 
 
 def water_counts(item: Ingredient) -> bool:

@@ -62,10 +62,11 @@ from fallow_sieve.core.formulas.gauges import (
 )
 from fallow_sieve.core.formulas.pouring import PouredWater, PourStep, hold_back, other_water_g, poured_water
 from fallow_sieve.core.formulas.rules import FormulaRules, FormulaSetting
+from fallow_sieve.core.formulas.state_words import odd, said, said_more, unjudged
 from fallow_sieve.core.formulas.water import Prediction
 from fallow_sieve.core.formulas.water_learning import Corrected, Learnt, correct, learn
 from fallow_sieve.core.ingredients import WORDS, Function, Kind, Role, Shelf
-from fallow_sieve.core.values import number_word, state_sentence, worst_first
+from fallow_sieve.core.values import worst_first
 
 LEAST_OVEN_C = 130.0  # what is cooler in a method is a core or a dough
 
@@ -165,8 +166,8 @@ def judge_formula(
         allergens=union_of(i.allergens for i in items),
         gluten=gluten,
         cautions=cautions_for(mixed, own, gluten),
-        say=_say(gauges, use) + _unjudged(in_words) + _odd(warnings),
-        say_more=_say_more(analysis, in_words),
+        say=said(gauges, use) + unjudged(in_words) + odd(warnings),
+        say_more=said_more(analysis, in_words, sauce is not None),
         in_words=in_words,
         thickening=sauce,
     )
@@ -190,13 +191,6 @@ def _with_words(gluten: GlutenEstimate, in_words: Sequence[str]) -> GlutenEstima
         return gluten
     status = gluten.status if gluten.status == "contains" else "unknown"
     return replace(gluten, status=status, unknown_parts=(*gluten.unknown_parts, WORDS))
-
-
-def _unjudged(in_words: Sequence[str]) -> str:
-    if not in_words:
-        return ""
-    one = len(in_words) == 1
-    return f" {number_word(len(in_words))} line{'' if one else 's'} in words {'is' if one else 'are'} not judged."
 
 
 def _binder_gauge(formula: Formula, analysis: WorkedFormula, use: Use | None, binder: BinderLoad) -> tuple[Gauge, ...]:
@@ -276,22 +270,3 @@ def _warnings(
 
 def _doubts(analysis: FormulaAnalysis) -> tuple[str, ...]:
     return tuple(f"The water in {name.lower()} is not known, so it is not counted." for name in analysis.doubts)
-
-
-def _say(gauges: Sequence[Gauge], use: Use | None) -> str:
-    return "No use is chosen, so nothing is judged." if use is None else state_sentence(gauges)
-
-
-def _odd(warnings: Sequence[str]) -> str:
-    """How much there is to look at, after the state."""
-    return f" {len(warnings)} to look at." if warnings else ""
-
-
-def _say_more(analysis: FormulaAnalysis, in_words: Sequence[str]) -> str:
-    if analysis.hydration_pct is None:
-        return "There is no flour in the dough yet."
-    least = "at least " if in_words else ""
-    return (
-        f"{least}{analysis.dough_g:.0f} g dough on {analysis.flour_g:.0f} g flour · "
-        f"{least}{analysis.water_g:.0f} g water, {analysis.hydration_pct:.0f} % of flour"
-    )

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 
@@ -111,6 +112,7 @@ def _with_more(lines: Sequence[Line], mass_g: float) -> tuple[Line, ...]:
 
 
 HOLD_BACK = 0.85
+MOST_STEPS = 60
 STEP_PCT = 2.0
 REST_MINUTES = (10, 15)
 
@@ -150,8 +152,14 @@ def hold_back(low_pct: float, high_pct: float, flour_g: float, other_water_g: fl
         )
     ]
     poured = first
-    while poured < most - 1e-9:
-        add = min(step, most - poured)
-        poured += add
-        steps.append(PourStep("Work it in; stop when it feels right.", add, poured, pct(poured)))
+    for ahead in _stops(first, most, step):
+        steps.append(PourStep("Work it in; stop when it feels right.", ahead - poured, ahead, pct(ahead)))
+        poured = ahead
     return tuple(steps)
+
+
+def _stops(first: float, most: float, step: float) -> list[float]:
+    """How far each step goes (g): nobody takes more than a few dozen, however wide the window is."""
+    count = min(MOST_STEPS, math.ceil((most - first) / step - 1e-9)) if most > first + 1e-9 else 0
+    wide = max(step, (most - first) / MOST_STEPS)
+    return [min(most, first + wide * n) for n in range(1, count)] + [most] * (count > 0)

@@ -9,7 +9,7 @@ from fallow_sieve.core.recipes.making_over.steps import Making, Step, step
 
 
 def rest(state: Formula, m: Making) -> Step:
-    """Advise a rest; a recipe that was gluten-free has its own, and a sauce needs none."""
+    """Return the advice to rest; a recipe that was gluten-free has its own, and a sauce needs none."""
     if m.replaced.own_mix or m.rules.use.slug == SAUCE:
         return None
     say = "Rest the dough or batter 20–30 minutes before it is shaped or baked."
@@ -17,7 +17,7 @@ def rest(state: Formula, m: Making) -> Step:
 
 
 def mixing(state: Formula, m: Making) -> Step:
-    """Advise to mix and not to knead what yeast lifts."""
+    """Return the advice to mix and not to knead what yeast lifts."""
     if m.replaced.own_mix or not has_yeast(analyse_formula(state, m.shelf)):
         return None
     say = "Mix until smooth instead of kneading; one rise, in the tin or shape."
@@ -26,7 +26,7 @@ def mixing(state: Formula, m: Making) -> Step:
 
 
 def tin(state: Formula, m: Making) -> Step:
-    """Advise the tin or the shaping that the use wants."""
+    """Return the tin or the shaping that the use wants."""
     advice = _TINS.get(m.rules.use.slug) or _TINS.get(m.rules.use.family)
     if advice is None or m.replaced.own_mix:
         return None

@@ -15,10 +15,11 @@ from fallow_sieve.core.recipes.making_over.advice import mixing, poor_candidates
 from fallow_sieve.core.recipes.making_over.flour import egg, elsewhere, flour, raising
 from fallow_sieve.core.recipes.making_over.flour_lines import replaced_lines
 from fallow_sieve.core.recipes.making_over.giving_back import binder, leavening, own_binder, water
+from fallow_sieve.core.recipes.making_over.gluten_left import gluten_left
 from fallow_sieve.core.recipes.making_over.steps import Conversion, ConversionRules, Making
 from fallow_sieve.core.values import BadInputError
 
-_STEPS = (flour, raising, egg, own_binder, binder, leavening, water, elsewhere, rest, mixing, tin)
+_STEPS = (flour, raising, egg, own_binder, binder, leavening, water, elsewhere, gluten_left, rest, mixing, tin)
 
 
 def convert(

@@ -19,7 +19,7 @@ _WHEAT = "wheat-flour"
 
 
 def flour(state: Formula, m: Making) -> Step:
-    """Put the blend in the place of the flour: the same grams, or fewer or more where one of them is very thirsty."""
+    """Return the blend in the place of the flour: the same grams, or else where one of them is very thirsty."""
     old = [state.lines[n] for n in m.replaced.places]
     own_g = flour_g(old, m.shelf)
     factor, reason = _factor(state, old, m)
@@ -120,7 +120,7 @@ def _replaced(m: Making) -> list[Line]:
 
 
 def egg(state: Formula, m: Making) -> Step:
-    """A very thirsty flour wants more egg too; the others keep the recipe's."""
+    """Return more egg for a very thirsty flour; the others keep the recipe's."""
     blend_g = sum(x.mass_g for x in state.lines if x.ingredient == BLEND)
     was = thirst_of([(x.ingredient, x.mass_g) for x in _replaced(m)], m.shelf) or 0.0
     if blend_g <= 0 or not _is_very_thirsty(state, m) or was > VERY_THIRSTY_G_PER_G:
@@ -136,7 +136,7 @@ def egg(state: Formula, m: Making) -> Step:
 
 
 def elsewhere(state: Formula, m: Making) -> Step:
-    """Change wheat in a filling or glaze by thickening power for a starch, and that for dusting for rice flour."""
+    """Return wheat of a filling or glaze changed by power for a starch, and that for dusting for rice flour."""
     lines, said, size = list(state.lines), [], 0.0
     for n, x in enumerate(state.lines):
         if x.when in OUTSIDE_DOUGH and is_wheat(x, m.shelf):

@@ -25,7 +25,7 @@ MORE_LEAVENING = 1.25
 
 
 def own_binder(state: Formula, m: Making) -> Step:
-    """Take off what of the recipe's other binder (its gel) the new bag brings, so that the load stays what it was."""
+    """Return the recipe's other binder (its gel) less what the new bag brings, so that the load stays what it was."""
     at = [n for n, x in enumerate(state.lines) if _is_binder(x, m)]
     before, after = _load(m.recipe, m), _load(state, m)
     bag = _load(replace(state, lines=tuple(x for n, x in enumerate(state.lines) if n not in at)), m)
@@ -52,7 +52,7 @@ def _load(formula: Formula, m: Making) -> float | None:
 
 
 def binder(state: Formula, m: Making) -> Step:
-    """Add the school's binder, less what is there already."""
+    """Return the school's binder, less what is there already."""
     analysis, rules = analyse_formula(state, m.shelf), m.rules
     load = load_of_binders(analysis.dough.parts, rules.doses)
     found = suggest(rules.school, rules.use, load, analysis.flour_g, rules.doses)
@@ -66,7 +66,7 @@ def binder(state: Formula, m: Making) -> Step:
 
 
 def leavening(state: Formula, m: Making) -> Step:
-    """Raise a wheat recipe's chemical leavening within its band, less what the bag brings; soda as far as acid goes."""
+    """Return a wheat recipe's leavening raised within its band, less what the bag brings; soda as far as acid goes."""
     at = [n for n, x in enumerate(state.lines) if _strength(x, m) > 0 and x.when not in OUTSIDE_DOUGH]
     if not at:
         return None
@@ -129,7 +129,7 @@ def _is_soda(line: Line, m: Making) -> bool:
 
 
 def water(state: Formula, m: Making) -> Step:
-    """Set the water that the blend wants; a recipe that was gluten-free keeps its own consistency."""
+    """Return the water that the blend wants; a recipe that was gluten-free keeps its own consistency."""
     prediction, corrected = m.rules.wanted_water(state)
     if corrected is None or not analyse_formula(state, m.shelf).flour_g:
         return step("water", "The water stays as the recipe has it.", prediction.say, None), state

@@ -76,6 +76,7 @@ _LABELS = {
     "leavening": "Leavening",
     "water": "Water",
     "elsewhere": "Wheat beside the dough",
+    "gluten": "Other gluten",
     "rest": "Rest",
     "mixing": "Mixing",
     "tin": "Tin",
