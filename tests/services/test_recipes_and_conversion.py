@@ -112,8 +112,8 @@ def test_a_text_that_is_no_recipe_is_refused(text, says):
     ("line", "kind", "says"),
     [
         ("Bake at 180 °C (400 °F).", "temperature", "not the same"),
-        ("1 cup (500 g) corn starch", "twin", "weighs about 125 g"),
-        ("1 cup (12 g) corn starch", "twin", "weighs about 125 g"),
+        ("1 cup (500 g) corn starch", "twin", "weighs about 132 g"),
+        ("1 cup (12 g) corn starch", "twin", "weighs about 132 g"),
         ("500 mg potato starch", "unit", "mg where g"),
         ("7 kg water", "unit", "kg where g is usual"),
         ("100 g salt", "share", "times the usual 2 %"),

@@ -65,7 +65,9 @@ def units(cup: CupStandard, spoon: SpoonStandard) -> dict[str, Unit]:
     found = dict(_units_in_words(sizes))
     for row in read_table("recipe_units", UnitRow):
         size, guess = sizes[row.measure] if row.measure else (row.size, "")
-        found[row.word] = Unit(row.unit, row.kind, size, "; ".join(g for g in (row.guess, guess) if g))
+        low, high = _LOOSE.get(row.unit, (1.0, 1.0)) if row.unit in _PINCHED else (1.0, 1.0)
+        said = "; ".join(g for g in (row.guess, guess) if g)
+        found[row.word] = Unit(row.unit, row.kind, size, said, low, high)
     return found
 
 
@@ -74,6 +76,7 @@ _LOOSE = {
     "handful": (0.3, 2.0), "knob": (0.5, 2.0), "splash": (0.4, 2.0), "glass": (0.8, 1.25), "bowl": (0.8, 1.25),
     "tub": (0.75, 1.5), "pinch": (0.5, 2.0), "dash": (0.5, 2.0), "cup": (0.8, 1.6), "ladle": (0.7, 1.4),
 }  # fmt: skip
+_PINCHED = ("pinch", "dash")
 _COUNTED = ("clove", "sprig", "bunch", "slice", "pod", "piece")
 _PACKS = ("packet", "tin", "jar", "tub", "block", "cube", "yoghurt-pot")
 _BY_KITCHEN = {"tablespoon": "tablespoon", "teaspoon": "teaspoon", "pint": "pint"}

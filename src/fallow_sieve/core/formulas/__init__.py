@@ -23,6 +23,7 @@ from fallow_sieve.core.formulas.card import Card, card_of
 from fallow_sieve.core.formulas.dough_temperature import FRICTION_K, WaterPlan, masses_of, water_temperature
 from fallow_sieve.core.formulas.finished_bake import Finished, finish, label_nutrients
 from fallow_sieve.core.formulas.formula import (
+    AHEAD,
     BLEND,
     CONSISTENCIES,
     MAX_LINES,
@@ -77,6 +78,7 @@ from fallow_sieve.core.formulas.water import HydrationBand, Prediction
 from fallow_sieve.core.formulas.water_learning import Corrected, Learnt, Pour, check_pour, correct, learn
 
 __all__ = [
+    "AHEAD",
     "BLEND",
     "CONSISTENCIES",
     "FRICTION_K",

@@ -29,7 +29,6 @@ _SIGNS: tuple[tuple[str, str, str], ...] = (
     ("au", r"\b(?:tbsp|tablespoons?) \(20 ?ml\)", "tablespoons of 20 mL"),
     ("au", r"\bbicarb soda\b|\bcup \(250 ?ml\)", "Australian names"),
     ("au", r"\bmoderate(?:ly hot)? oven\b", "a moderate oven"),
-    ("au", r"\bcups? \(\d+ ?g\)", "cups with their grams"),
     ("ca", r"\b\d+ mL \(\d", "mL before cups"),
     ("eu", r"\b(?:Mehl|Eier|Zucker|Backpulver|EL|TL|Prise)\b", "German"),
     ("eu", r"\b(?:farine|œufs?|sucre|levure|cuillères?|beurre)\b", "French"),

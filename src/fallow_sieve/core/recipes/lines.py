@@ -86,7 +86,7 @@ def read_line(
     `when` is that of the section it stands in, if it sets one; `chosen` is the ingredient (slug) that a person
     picked for it.
     """
-    bare = plain(_BULLET.sub("", text, count=1)).strip()
+    bare = _in_full(plain(_BULLET.sub("", text, count=1)).strip())
     if not bare:
         return None
     body, brackets = _without_brackets(bare)
@@ -107,6 +107,21 @@ def read_line(
     named, name, more = (Named(chosen, "", ()), name, ()) if chosen else _named(name, beside, words)
     notes = [n for n in (note, *(b for b in brackets if _amount_in(b, words) is None)) if n]
     return _told(text.strip(), number, shelf, words, (first, second), named, name, "; ".join(notes), when, more)
+
+
+# Sizes as they are shortened on cards.
+_SHORT_SIZES = (
+    (re.compile(r"\b(?:x-?lg|xl)\.?(?=\s)", re.IGNORECASE), "extra large"),
+    (re.compile(r"\b(?:lg|lge|lrg)\b\.?(?=\s)", re.IGNORECASE), "large"),
+    (re.compile(r"\bmed\.?(?=\s+(?:eggs?|size))", re.IGNORECASE), "medium"),
+    (re.compile(r"\bsm\.?(?=\s+eggs?)", re.IGNORECASE), "small"),
+)
+
+
+def _in_full(text: str) -> str:
+    for short, full in _SHORT_SIZES:
+        text = short.sub(full, text)
+    return text
 
 
 def _without_brackets(text: str) -> tuple[str, tuple[str, ...]]:
