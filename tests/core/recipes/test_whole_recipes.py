@@ -254,3 +254,30 @@ def test_no_mass_is_lost_between_the_text_and_the_formula(name):
     formula = as_formula(found)
     assert math.fsum(x.mass_g for x in formula.lines) == pytest.approx(known, rel=1e-12)
     assert len(formula.lines) == len(found.lines)
+
+
+MARKDOWN = """# Summit **seed** loaf
+*Makes 1 loaf*
+## For the gel
+- **20 g** psyllium husk
+- [ ] 400&nbsp;g water
+## Dough
+* 250 g [sorghum flour](there.html)
+| 150 g | tapioca starch |
+|---|---|
++ 30 g seeds & love
+---
+### Method
+> Mix `everything`.
+"""
+
+
+def test_markdown_and_entities_are_read_and_no_line_of_them_is_lost():
+    recipe = read_text(MARKDOWN, KITCHEN).recipe
+    assert recipe.title == "Summit seed loaf"
+    assert [(r.number, r.kind) for r in recipe.rows if r.kind != "ingredient"] == [
+        (1, "title"), (2, "yield"), (3, "section"), (6, "section"), (12, "section"), (13, "step"),
+    ]  # fmt: skip
+    assert [(x.number, x.ingredient, x.mass.typical) for x in recipe.lines] == [
+        (4, "psyllium-husk", 20), (5, "water", 400), (7, "sorghum-flour", 250), (8, "tapioca-starch", 150), (10, None, 30),
+    ]  # fmt: skip

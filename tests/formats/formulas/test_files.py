@@ -197,3 +197,15 @@ def test_the_file_says_no_more_than_it_must():
         "lines": [{"ingredient": "water", "mass_g": 1.0, "stage": "wet"}],
     }
     assert FormulaFile.model_validate(bare).pieces == 1
+
+
+def test_no_ingredient_and_no_step_of_a_recipe_file_is_dropped():
+    recipe = {
+        "@type": "Recipe", "name": "Pie", "recipeIngredient": ["200 g rice flour", {"amount": "5 g", "name": "salt"}, 7],
+        "recipeInstructions": [
+            {"@type": "HowToSection", "name": "Filling", "itemListElement": [{"@type": "HowToStep", "text": "Stir."}]},
+            {"@type": "HowToStep", "name": "Bake it."},
+        ],
+    }  # fmt: skip
+    text = read_jsonld(json.dumps(recipe).encode())
+    assert text.splitlines() == ["Pie", "", "Ingredients", "200 g rice flour", "5 g salt", "7", "", "Method", "Filling:", "Stir.", "Bake it."]  # fmt: skip

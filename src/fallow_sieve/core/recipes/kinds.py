@@ -74,12 +74,30 @@ class Heading:
 
 
 def without_markup(row: str) -> str:
-    """Return `row` without tags, and with what stands for signs put back.
+    """Return `row` without tags and Markdown, but for the # of a heading, and with what stands for signs put back.
 
-    >>> without_markup("<b>1 cup</b> &frac12; water")
-    '1 cup ½ water'
+    >>> without_markup("<b>1 cup</b> &frac12; water"), without_markup("- **20 g** [husk](there)")
+    ('1 cup ½ water', '- 20 g husk')
+    >>> without_markup("| 150 g | tapioca starch |"), without_markup("---")
+    ('150 g tapioca starch', '')
     """
-    return html.unescape(_TAGS.sub("", row))
+    text = html.unescape(_TAGS.sub("", row))
+    for marked, plain in _MARKDOWN:
+        text = marked.sub(plain, text)
+    return _TABLE_ROW.sub(lambda m: " ".join(c.strip() for c in m[1].split("|")), text)
+
+
+_MARKDOWN = (
+    (re.compile(r"^\s*(?:-{3,}|\*{3,}|_{3,}|\|?[\s|:-]*-{3,}[\s|:-]*)\s*$"), ""),  # a rule, or that of a table
+    (re.compile(r"!?\[([^\[\]]*)\]\([^()\s]*\)"), r"\1"),
+    (re.compile(r"(\*\*|__)(?=\S)(.+?)(?<=\S)\1"), r"\2"),
+    (re.compile(r"(?<![\w*])([*_])(?=[^\s*_])([^*_]+?)(?<=\S)\1(?![\w*])"), r"\2"),
+    (re.compile(r"`([^`]+)`"), r"\1"),
+    (re.compile(r"^\s*>\s?"), ""),
+    (re.compile(r"^\s*[-*+]\s+\[[ xX]\]\s+"), "- "),
+    (re.compile(r"^\s*\+\s+"), "- "),
+)
+_TABLE_ROW = re.compile(r"^\s*\|(.*)\|\s*$")
 
 
 def heading_of(row: str, words: Mapping[str, str], *, in_steps: bool) -> Heading | None:

@@ -72,14 +72,27 @@ def read_jsonld(data: bytes) -> FormulaDocument | str:
     if isinstance(text, str) and "fallow-sieve/formula" in text:
         return read_formula(text.encode())
     lines = recipe.get("recipeIngredient", recipe.get("ingredients"))
-    if not isinstance(lines, list) or not lines or not all(isinstance(x, str) for x in lines):
+    if not isinstance(lines, list) or not any(isinstance(x, str | dict) for x in lines):
         raise BadInputError(
             "the recipe has no list of ingredients", place="/recipeIngredient", right="it must be a list of texts"
         )
+    lines = [_ingredient(x) for x in lines]
     name = recipe.get("name")
     steps = [s for s in _steps(recipe.get("recipeInstructions")) if s]
     head = [name if isinstance(name, str) and name.strip() else "Recipe", *_yield(recipe.get("recipeYield"))]
     return "\n".join([*head, "", "Ingredients", *lines, *(["", "Method", *steps] if steps else [])])
+
+
+def _ingredient(item: Any) -> str:
+    """One ingredient as a line: a text, an object by what it says, anything else as it stands, so that none is lost."""
+    if isinstance(item, str):
+        return " ".join(item.split())
+    if isinstance(item, dict):
+        said = [item.get(k) for k in ("amount", "quantity", "value", "unitText", "text", "name")]
+        words = [str(x) for x in said if isinstance(x, str | int | float)]
+        if words:
+            return " ".join(words)
+    return json.dumps(item, ensure_ascii=False)
 
 
 def _recipe_in(document: Any) -> dict[str, Any]:
@@ -104,11 +117,14 @@ def _steps(value: Any) -> list[str]:
     if isinstance(value, str):
         return value.splitlines()
     found = []
-    for item in value if isinstance(value, list) else []:
+    for item in value if isinstance(value, list) else [value] if isinstance(value, dict) else []:
         if isinstance(item, str):
             found.append(item)
         elif isinstance(item, dict) and isinstance(item.get("text"), str):
             found.append(item["text"])
         elif isinstance(item, dict):
-            found += _steps(item.get("itemListElement"))
+            inner = _steps(item.get("itemListElement"))
+            name = str(item.get("name") or "").strip()
+            named = [f"{name.rstrip(':')}:" if inner else name] if name else []
+            found += [*named, *inner]
     return [" ".join(s.split()) for s in found]

@@ -41,10 +41,12 @@
     <div class="page-head">
       <h1>A recipe, as it is written</h1>
     </div>
+    <!-- Once it is read the text stands below, marked up; what was pasted is opened again to be changed. -->
     <textarea
       class="field"
+      class:read={recipe.read && !writing}
       aria-label="Recipe"
-      rows={recipe.read && !writing ? 3 : 12}
+      rows={recipe.read && !writing ? 1 : 12}
       onfocus={() => (writing = true)}
       onblur={() => setTimeout(() => (writing = false), SHRINKS_AFTER_MS)}
       spellcheck="false"
@@ -52,6 +54,9 @@
       placeholder="Paste a recipe here: cups, spoons, ounces or grams, one ingredient a line."
       value={recipe.text}
       oninput={(e) => recipe.paste(e.currentTarget.value)}></textarea>
+    {#if recipe.read && !writing}<p class="small soft pasted">
+        Change what was pasted in the field above.
+      </p>{/if}
     {#if recipe.trouble}<p class="held" role="alert">{recipe.trouble}</p>{/if}
     {#if recipe.read}
       <ReadLines {recipe} read={recipe.read} />
@@ -170,6 +175,17 @@
     font-family: 'Atkinson Hyperlegible Mono', monospace;
     font-size: 0.875rem;
     line-height: 1.35;
+  }
+
+  textarea.read {
+    height: 2rem;
+    overflow: hidden;
+    color: var(--soft);
+    resize: none;
+  }
+
+  .pasted {
+    margin: 0.1rem 0 0;
   }
 
   .sentence {

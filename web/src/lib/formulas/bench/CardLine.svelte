@@ -1,6 +1,6 @@
 <!-- The line at the foot: dough, pieces, loss, cost of a piece, what it contains; the first caution. -->
 <script lang="ts">
-  import { mass, spaced } from '../../ui/format';
+  import { counted, mass, spaced } from '../../ui/format';
   import { kitchen } from '../../app/kitchen.svelte';
   import type { FormulaBench } from './formula.svelte';
 
@@ -21,7 +21,7 @@
       ? `${j.gluten.known_mg_per_kg.toFixed(1)} mg/kg by its tests`
       : j?.gluten.status === 'contains'
         ? 'contains gluten'
-        : `unknown for ${j?.gluten.unknown_parts.length ?? 0} parts`
+        : `unknown for ${counted(j?.gluten.unknown_parts.length ?? 0, 'part')}`
   );
 </script>
 

@@ -20,6 +20,8 @@
   const facts = $derived(bench.factsOf(index));
   const name = $derived(bench.nameOf(line, index));
   const split = $derived(/^(.*?) \((.*)\)$/.exec(name));
+  /** A sauce has no flour to be a percentage of. */
+  const ofFlour = $derived(bench.judgement?.thickening ? '–' : figure(facts?.flour_pct, 1));
   const isBlend = $derived(line.ingredient === BLEND);
   const isFlour = $derived(isBlend || (!!facts && !facts.water_counts && facts.role !== 'binder'));
   const was = $derived(
@@ -100,12 +102,12 @@
     onfocus={() => (bench.selected = index)}
   />
   {#if isFlour}
-    <span class="num soft told">{figure(facts?.flour_pct, 1)}</span>
+    <span class="num soft told">{ofFlour}</span>
   {:else}
     <Cell
       kind="share"
       label="{name}, % of flour"
-      shown={figure(facts?.flour_pct, 1)}
+      shown={ofFlour}
       take={takePct}
       nudge={(steps) => bench.nudge(index, steps)}
       onkey={key}
