@@ -63,17 +63,6 @@ def type_label(page: Page) -> None:
         page.get_by_label(name, exact=True).fill(value)
 
 
-def soak_flour(page: Page) -> None:
-    """Go through the water test with readings from a kitchen."""
-    readings = iter(("12", "40", "50", "165", "50", "167", "50", "166"))
-    for _ in range(15):
-        field = page.locator("input.huge")
-        if field.count():
-            field.fill(next(readings))
-        page.locator("button.next").click()
-        page.wait_for_timeout(120)
-
-
 def paste_recipe(page: Page) -> None:
     """Paste a wheat recipe in cups and spoons, with a slip in it, and have it made over."""
     text = (
@@ -86,6 +75,15 @@ def paste_recipe(page: Page) -> None:
     page.get_by_label("Use", exact=True).select_option("layer-cake")
     page.get_by_role("list", name="Changes").wait_for()
     page.get_by_role("textbox", name="Recipe").evaluate("e => { e.scrollTop = 0; e.blur(); }")
+
+
+def open_bag(page: Page) -> None:
+    """Open the bag of the sample for a tin loaf, and make one like it without potato."""
+    page.get_by_role("button", name="Try with a sample").click()
+    page.get_by_label("Use", exact=True).select_option("tin-loaf")
+    page.get_by_label("potato starch").check()
+    page.get_by_role("button", name="Find it").click()
+    page.get_by_role("list", name="Its parts").wait_for()
 
 
 def as_a_mix(page: Page) -> None:
@@ -119,7 +117,7 @@ SHOTS: tuple[tuple[str, str, Callable[[Page], None], dict[str, Any]], ...] = (
     ("ingredient", "#/ingredients/brown-rice-flour", nothing, {}),
     ("side-by-side", "#/side-by-side/teff-flour,sorghum-flour,tapioca-starch,cassava-flour", nothing, {}),
     ("label", "#/ingredients/teff-flour/label", type_label, {}),
-    ("bench-test", "#/ingredients/teff-flour/test/water", soak_flour, {}),
+    ("open-bag", "#/blends/open", open_bag, {}),
     ("formula", "#/formula/1", nothing, {}),
     ("whole-bag", "#/formula/5", as_a_mix, {}),
     ("conversion", "#/recipe", paste_recipe, {}),

@@ -16,6 +16,7 @@ from fallow_sieve.core.blends.metrics import METRICS
 from fallow_sieve.core.ingredients import WORDS
 from fallow_sieve.core.ingredients.ingredient import Role
 from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
+from fallow_sieve.formats.blends import OpenedAnswer
 from fallow_sieve.formats.blends.answers import AnalysisDocument
 from fallow_sieve.formats.blends.file import read_blend
 from fallow_sieve.formats.briefs.file import read_brief
@@ -69,7 +70,7 @@ def test_ci_runs_make_test_and_nothing_else():
     assert [line for line in lines if "make" in line] == ["exec make test"]
 
 
-@pytest.mark.parametrize("command", sorted(set(re.findall(r"fallow-sieve ([a-z]+)", FORMATS))))
+@pytest.mark.parametrize("command", sorted(set(re.findall(r"fallow-sieve ([a-z-]+)", FORMATS))))
 def test_every_command_that_is_named_can_be_asked_for_help(command):
     done = subprocess.run([sys.executable, "-m", "fallow_sieve", command, "--help"], capture_output=True, check=False)
     assert done.returncode == 0
@@ -80,11 +81,12 @@ def examples() -> list[dict[str, object]]:
 
 
 def test_the_examples_are_what_is_read_and_written():
-    blend_file, brief, analysis, comparison, formula, temperature = examples()
+    blend_file, brief, analysis, opened, comparison, formula, temperature = examples()
     assert read_brief(json.dumps(brief).encode()).wishes.limits.max_bins == 5
     read = read_blend(json.dumps(blend_file).encode())
     assert read.ingredients[0].facts["fibre_g"].range.high == 7
     AnalysisDocument.model_validate(analysis)
+    OpenedAnswer.model_validate(opened)
     ComparisonDocument.model_validate(comparison)
     assert [x.when for x in read_formula(json.dumps(formula).encode()).formula.lines] == ["dry", "gel", "wet", "dry"]
     assert temperature_answer(parse_oven("350F", marks())).model_dump() == temperature

@@ -102,7 +102,7 @@ def read_text(
     `habit` overrules what the text shows; where it shows nothing the kitchen's own are taken.
     """
     found = habit_of(text) if habit is None else Habit(habit)
-    measures = _MEASURES.get(found.key) or Measures(kitchen.cup, kitchen.spoon, "", "the kitchen's own cups and spoons")
+    measures = _MEASURES.get(found.key) or Measures(kitchen.cup, kitchen.spoon, "", "The kitchen's own cups and spoons")
     known = words_here(kitchen, measures.cup, measures.spoon, measures.eggs_of)
     recipe = read_recipe(text, kitchen.shelf, known, chosen)
     by = formula_rules()
@@ -149,8 +149,8 @@ _MEASURES = {
     "us": Measures(CupStandard.US, SpoonStandard.US, "US", "US cups and eggs"),
     "uk": Measures(CupStandard.METRIC, SpoonStandard.METRIC, "EU", "British spoons and eggs, cups of 250 mL"),
     "au": Measures(CupStandard.METRIC, SpoonStandard.AUSTRALIAN, "EU", "Australian cups and spoons of 20 mL"),
-    "ca": Measures(CupStandard.METRIC, SpoonStandard.METRIC, "US", "metric cups, American eggs"),
-    "eu": Measures(CupStandard.METRIC, SpoonStandard.METRIC, "EU", "metric spoons, European eggs"),
+    "ca": Measures(CupStandard.METRIC, SpoonStandard.METRIC, "US", "Metric cups, American eggs"),
+    "eu": Measures(CupStandard.METRIC, SpoonStandard.METRIC, "EU", "Metric spoons, European eggs"),
 }
 
 

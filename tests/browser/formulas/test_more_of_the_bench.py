@@ -79,6 +79,8 @@ def test_the_bake_follows_the_pan_and_the_method_is_checked(page, formula):
 def test_the_finished_bake_tells_nutrition_and_cost(page, formula):
     formula.open(1, "Finished")
     expect(page.get_by_role("heading", name="2 pieces of 831 g after 270 g of water has left")).to_be_visible()
+    expect(page.get_by_text(re.compile(r"0\.11.* a slice")).first).to_be_visible()
+    page.get_by_label("A portion is").select_option("piece")
     expect(page.get_by_text(re.compile(r"2\.34.* a piece")).first).to_be_visible()
     page.get_by_label("With a bought blend at").fill("8")
     page.get_by_label("With a bought blend at").blur()

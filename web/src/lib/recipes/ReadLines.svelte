@@ -164,7 +164,7 @@
   }
 
   .text :is(th, td):nth-child(3) {
-    width: 4.6rem;
+    width: 5.4rem;
   }
 
   td,
@@ -177,6 +177,7 @@
 
   .num {
     text-align: right;
+    white-space: nowrap;
   }
 
   tbody th {
