@@ -29,6 +29,7 @@ def test_an_own_number_is_typed_over_the_tables_and_one_can_go_back(page):
     expect(cell).to_have_value("8.0")
     expect(number(page, "fibre_g")).to_contain_text("Yours: 9.4")
     page.get_by_role("button", name="Use yours again").click()
+    expect(cell).to_have_value("9.4")  # kept, before the page is left
     page.reload()
     expect(number(page, "fibre_g").locator("input")).to_have_value("9.4")
 
