@@ -129,3 +129,20 @@ def test_a_person_may_say_what_a_line_is():
 
 def test_thousands_are_set_apart_one_way_or_not_at_all():
     assert amount_at("1,000 000 g", 0)[0].typical == 1000
+
+
+@pytest.mark.parametrize(
+    ("line", "becomes"),
+    [
+        ("110g GF breadcrumbs", None),
+        ("110g vegetable suet (gluten free)", "gluten-free-suet"),
+        ("75 ml stout (use GF)", None),
+        ("2 tbsp gluten-free soy sauce", None),
+        ("100 ml gluten-free beer", "gluten-free-beer"),
+    ],
+)
+def test_what_says_gluten_free_is_never_a_thing_that_contains_gluten(line, becomes):
+    found = read(line)
+    assert found.ingredient is None or not SHELF[found.ingredient].contains_gluten
+    if becomes is not None:
+        assert found.ingredient == becomes

@@ -12,7 +12,9 @@ _FRUITS = {
     "apelsin": "orange",
 }  # fmt: skip
 _JUICE = r"juice|saft|jus|zumo|jugo|succo"
-_ZEST = r"(?:finely )?(?:grated )?(?:zest|rind)|abrieb|schale|zeste|ralladura|scorza|skal"
+_ZEST = (
+    r"(?:finely )?(?:grated )?(?:zest|rind)|abrieb|(?:fein )?(?:(?:ab)?geriebene )?schale|zeste|ralladura|scorza|skal"
+)
 _LED = re.compile(
     rf"^(?:the |la |le |il |der |die )?(?:(?P<juice>{_JUICE})|(?P<zest>{_ZEST}))(?: and juice)?\s+"
     r"(?:of|de|d'une?|von|di|av)?\s*",

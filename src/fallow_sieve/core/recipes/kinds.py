@@ -118,7 +118,8 @@ def heading_of(row: str, words: Mapping[str, str], *, in_steps: bool) -> Heading
     shouted = bare.isupper() and len(bare) > 2
     if kind is None and (shouted or marked) and len(said.split()) <= 5 and not in_steps:
         kind = next((k for w, k in {**_ENGLISH, **words}.items() if w in said.split()), "other")
-    if kind is None or (kind in ("dry", "wet") and not (marked or shouted or led or "ingredient" in said)):
+    alone = said in ("dry", "wet")
+    if kind is None or (kind in ("dry", "wet") and not (marked or shouted or led or alone or "ingredient" in said)):
         return None
     return Heading(kind, _STAGES.get(kind), kind in OUTSIDE)
 

@@ -9,7 +9,7 @@ from dataclasses import dataclass, field, replace
 from fallow_sieve.core.formulas import When, usual_when
 from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.recipes.amounts import ASKED_POINT, COUNT, Amount, Unit, WrittenAmount, measured_at, plain
-from fallow_sieve.core.recipes.flours import ASKED, PLAIN, FlourWords, bought_flour, is_bare_flour
+from fallow_sieve.core.recipes.flours import ASKED, PLAIN, FlourWords, bought_flour, is_bare_flour, says_gluten_free
 from fallow_sieve.core.recipes.fruit import of_fruit
 from fallow_sieve.core.recipes.names import Lexicon, Named, understand
 from fallow_sieve.core.recipes.weights import Piece, drained, mass_first, mass_of, no_mass, of_kind, volume
@@ -105,16 +105,18 @@ def read_line(
     name, note = _name_part(_OF.sub("", name, count=1))
     beside = "; ".join((note, *brackets))
     named, name, more = (Named(chosen, "", ()), name, ()) if chosen else _named(name, beside, words)
+    named = named if chosen else _kept_free(named, name, bare, shelf, words)
     notes = [n for n in (note, *(b for b in brackets if _amount_in(b, words) is None)) if n]
     return _told(text.strip(), number, shelf, words, (first, second), named, name, "; ".join(notes), when, more)
 
 
-# Sizes as they are shortened on cards.
+# Sizes as they are shortened on cards, and "to taste" as it is shortened in Italy, France and Germany.
 _SHORT_SIZES = (
     (re.compile(r"\b(?:x-?lg|xl)\.?(?=\s)", re.IGNORECASE), "extra large"),
     (re.compile(r"\b(?:lg|lge|lrg)\b\.?(?=\s)", re.IGNORECASE), "large"),
     (re.compile(r"\bmed\.?(?=\s+(?:eggs?|size))", re.IGNORECASE), "medium"),
     (re.compile(r"\bsm\.?(?=\s+eggs?)", re.IGNORECASE), "small"),
+    (re.compile(r",?\s+(?:q\. ?b\.|q\. ?s\.|n\. ?B\.|c/n)\s*$"), ", to taste"),
 )
 
 
@@ -154,6 +156,7 @@ def _at_the_end(text: str, words: Words) -> tuple[WrittenAmount | None, str]:
 
 
 _SLASH = re.compile(r"\s*(?:/|\||=|or)\s*(?=[\d.~]|about\b|half\b)", re.IGNORECASE)
+_EITHER = re.compile(r"(.*\S)\s+(\w+)/\w+")
 _EACH = re.compile(r"\s*(?:each|apiece|per \w+|je|chacun)\b", re.IGNORECASE)
 
 
@@ -208,12 +211,28 @@ def _named(name: str, note: str, words: Words) -> tuple[Named, str, tuple[str, .
             whole = again if again.ingredient else whole
     if whole.ingredient is not None:
         return whole, name, ()
+    slashed = _EITHER.fullmatch(name)
+    either = understand(f"{slashed[1]} {slashed[2]}", names) if slashed else whole  # tapioca flour/starch
+    if either.ingredient is not None:
+        return either, name, ()
     choice = _OR.split(name, maxsplit=1)
     if len(choice) == 2:
         first = understand(choice[0], names)
         if first.ingredient is not None:
             return first, choice[0], (f"“or {choice[1].strip()}” left aside",)
     return whole, name, ()
+
+
+def _kept_free(named: Named, name: str, line: str, shelf: Shelf, words: Words) -> Named:
+    """What says gluten-free never contains gluten: it is the free kind where there is one, else it is open."""
+    if named.ingredient is None or named.ingredient not in shelf or not shelf[named.ingredient].contains_gluten:
+        return named
+    if not says_gluten_free(line, words.flours):
+        return named
+    free = understand(f"gluten-free {_unqualified(name, words).strip()}", words.names)
+    if free.ingredient in shelf and free.ingredient and not shelf[free.ingredient].contains_gluten:
+        return Named(free.ingredient, "gluten-free, as the line says", ())
+    return Named(None, "", ())
 
 
 def _unqualified(name: str, words: Words) -> str:
