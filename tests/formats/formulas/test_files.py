@@ -12,6 +12,8 @@ from fallow_sieve.core.formulas.card import card_of
 from fallow_sieve.core.formulas.finished_bake import finish
 from fallow_sieve.core.formulas.formula import BLEND, CONSISTENCIES, Formula, Line, When
 from fallow_sieve.core.formulas.judgement import judge_formula
+from fallow_sieve.core.formulas.portions import Portion
+from fallow_sieve.core.ingredients import WORDS
 from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.formats.formulas.file import FormulaFile, formula_dict, read_formula, write_formula
 from fallow_sieve.formats.formulas.markdown import plain, write_markdown
@@ -36,10 +38,11 @@ FILE = {
 MASS = st.floats(0.001, 1e6)
 NAMES = st.text(st.characters(codec="utf-8", exclude_categories=("Cs", "Cc")), max_size=40)
 SLUGS = st.sampled_from([i.slug for i in SHELF.ingredients])
+PARTS = SLUGS.filter(lambda slug: slug != WORDS)  # a line in words is no part of a blend
 FORMULAS = st.builds(
     Formula,
     lines=st.lists(st.builds(Line, st.one_of(SLUGS, st.just(BLEND)), MASS, st.sampled_from(list(When)), NAMES), min_size=1, max_size=8).map(tuple),
-    blend=st.dictionaries(SLUGS, MASS, min_size=1, max_size=5).map(lambda m: tuple(Part(s, g) for s, g in m.items())),
+    blend=st.dictionaries(PARTS, MASS, min_size=1, max_size=5).map(lambda m: tuple(Part(s, g) for s, g in m.items())),
     name=NAMES,
     use=st.sampled_from(("tin-loaf", "scone", None)),
     consistency=st.sampled_from((*CONSISTENCIES, None)),
@@ -47,6 +50,7 @@ FORMULAS = st.builds(
     pieces=st.integers(1, 500),
     pan=st.sampled_from(("glass", None)),
     method=NAMES,
+    portion=st.sampled_from((None, Portion("slice", 40.0), Portion("wedge", shares=8))),
 )  # fmt: skip
 
 
