@@ -133,3 +133,12 @@ def test_other_gluten_is_changed_for_its_like_or_named():
     assert masses(found)["cider-vinegar"] > 0
     assert "Malt vinegar → cider vinegar" in changes(found)["gluten"].say
     assert "stout" in changes(found)["gluten"].say
+
+
+def test_ones_own_starch_thickens_by_what_it_does_not_by_its_name():
+    kitchen = bundled_kitchen()
+    mine = replace(kitchen.shelf["corn-starch"], slug="fell-starch", name="Fell starch", own=True)
+    kitchen = replace(kitchen, shelf=kitchen.shelf.with_ingredients((mine,)))
+    text = "White sauce\n40 g butter\n40 g plain flour\n500 ml milk"
+    recipe = replace(read_text(text, kitchen).formula, blend=(Part("fell-starch", 100),), pin=Pin("blend", 1, None, "Mix"))  # fmt: skip
+    assert masses(make_over(recipe, rules().uses["thickener"], kitchen, (), text))[BLEND] == pytest.approx(20)

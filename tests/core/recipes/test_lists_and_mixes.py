@@ -68,3 +68,13 @@ def test_what_is_named_without_an_amount_stands_by_itself_and_asks():
         ("ground-flaxseed", False, False),
         ("xanthan-gum", True, True),
     ]
+
+
+def test_a_class_of_fibre_is_what_stands_in_its_brackets():
+    text = "almidón de maíz, fibra vegetal (psyllium), sal"
+    assert [x.ingredient for x in read_list(text, WORDS.names, SHELF)] == ["corn-starch", "psyllium-husk", "salt"]
+
+
+def test_atta_of_another_grain_is_no_wheat():
+    found = [x.ingredient for x in read_mix("2 cups jowar atta, 1 cup ragi atta", SHELF, WORDS)]
+    assert found == ["sorghum-flour", "finger-millet-flour"]

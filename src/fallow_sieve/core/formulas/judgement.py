@@ -49,20 +49,23 @@ from fallow_sieve.core.formulas.gauges import (
     lift_gauge,
     lifts,
     loads_on_yeast,
+    odd,
     odd_shares,
     richness_gauges,
+    said,
+    said_more,
     sauce_warnings,
     soda_gauge,
     soda_of,
     stays_pale,
     thickening_of,
     thickness_gauge,
+    unjudged,
     water_gauge,
     yeast_gauges,
 )
 from fallow_sieve.core.formulas.pouring import PouredWater, PourStep, hold_back, other_water_g, poured_water
 from fallow_sieve.core.formulas.rules import FormulaRules, FormulaSetting
-from fallow_sieve.core.formulas.state_words import odd, said, said_more, unjudged
 from fallow_sieve.core.formulas.water import Prediction
 from fallow_sieve.core.formulas.water_learning import Corrected, Learnt, correct, learn
 from fallow_sieve.core.ingredients import WORDS, Function, Kind, Role, Shelf

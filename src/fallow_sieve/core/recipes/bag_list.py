@@ -129,6 +129,8 @@ def _other_ways(name: str) -> list[tuple[str, str]]:
     plain = re.sub(r"\bwhole[- ]?(?:grain|meal)\b", " ", name, flags=re.I)
     shorter = [(plain, "")] if plain != name else []
     shorter += [(name.split(":", 1)[1], "what it is said to do is left aside")] if ":" in name else []
+    inside = re.fullmatch(r"(.*?)\s*\(([^()]*)\)?", name)  # "vegetable fibre (psyllium)": what it is made of
+    shorter += [(inside[2], f"“{name}” by what stands in brackets")] if inside and inside[2].strip() else []
     free = _GLUTEN_FREE.sub(" ", name)
     shorter += [(free, "gluten-free, as the bag says")] if free != name else []
     return shorter + [(f"{name} {more}", f"“{name}” taken as {more}") for more in ("flour", "powder", "starch")]

@@ -16,6 +16,7 @@ from fallow_sieve.core.formulas.gauges.leavening import (
     usual_share_pct,
 )
 from fallow_sieve.core.formulas.gauges.richness import UsualAmount, for_thirst, richness_gauges
+from fallow_sieve.core.formulas.gauges.state_words import odd, said, said_more, unjudged
 from fallow_sieve.core.formulas.gauges.thickening import (
     SAUCE,
     SauceBand,
@@ -53,15 +54,19 @@ __all__ = [
     "lift_gauge",
     "lifts",
     "loads_on_yeast",
+    "odd",
     "odd_shares",
     "powder_equivalent",
     "richness_gauges",
+    "said",
+    "said_more",
     "sauce_warnings",
     "soda_gauge",
     "soda_of",
     "stays_pale",
     "thickening_of",
     "thickness_gauge",
+    "unjudged",
     "usual_share_pct",
     "water_gauge",
     "yeast_gauges",

@@ -71,14 +71,18 @@ def _factor(state: Formula, old: Sequence[Line], m: Making) -> tuple[float, str]
 
 def _by_power(state: Formula, old: Sequence[Line], m: Making) -> tuple[float, str]:
     """In a sauce flour thickens: grams follow its power, and that of the blend's parts where all are on record."""
-    power = m.rules.thickening
-    parts = [(p.mass_g, power.get(p.ingredient)) for p in state.blend]
+    parts = [(p.mass_g, _power(p.ingredient, m)) for p in state.blend]
     if any(p is None for _, p in parts):
         return 1.0, "How this blend thickens is not on record: begin with the same grams, and judge it hot."
     new = sum(g * (p or 0.0) for g, p in parts) / sum(g for g, _ in parts)
-    own = [(x.mass_g, power.get(x.ingredient, power.get(_WHEAT, 1.0))) for x in old]
+    own = [(x.mass_g, _power(x.ingredient, m) or _power(_WHEAT, m) or 1.0) for x in old]
     was = sum(g * p for g, p in own) / sum(g for g, _ in own)
     return was / new, f"In a sauce it thickens: 1 g of it does what {was / new:.1f} g of the blend do."
+
+
+def _power(slug: str, m: Making) -> float | None:
+    """The thickening power of an ingredient by what it does, whatever it is called; None where it is not on record."""
+    return m.rules.thickening.get(m.shelf[slug].standard(Kind.THICKENER) or "")
 
 
 def _is_very_thirsty(state: Formula, m: Making) -> bool:
@@ -152,5 +156,4 @@ def elsewhere(state: Formula, m: Making) -> Step:
 
 
 def _power_ratio(line: Line, m: Making) -> float:
-    power = m.rules.thickening
-    return power.get(line.ingredient, power.get(_WHEAT, 1.0)) / power.get(STARCH, 1.0)
+    return (_power(line.ingredient, m) or _power(_WHEAT, m) or 1.0) / (_power(STARCH, m) or 1.0)

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 
 from fallow_sieve.core.blends import Use
 from fallow_sieve.core.formulas.analysis import FormulaAnalysis
-from fallow_sieve.core.formulas.gauges import Gauge
+from fallow_sieve.core.formulas.gauges.gauge import Gauge
 from fallow_sieve.core.values import number_word, state_sentence
 
 
