@@ -36,7 +36,7 @@
   const readable = $derived(recipe.read?.content.lines.length ?? 0);
 </script>
 
-<div class="recipe">
+<div class="two-sides" style:--first="minmax(26rem, 44%)">
   <section class="left" aria-label="The recipe">
     <div class="page-head">
       <h1>A recipe, as it is written</h1>
@@ -147,28 +147,6 @@
 </div>
 
 <style>
-  .recipe {
-    display: grid;
-    grid-template-columns: minmax(26rem, 44%) 1fr;
-    height: 100%;
-  }
-
-  .left,
-  .right {
-    min-width: 0;
-    min-height: 0;
-    overflow-y: auto;
-    padding: 0.75rem 1.25rem 1rem;
-  }
-
-  .left {
-    border-right: 1px solid var(--hairline);
-  }
-
-  .right {
-    background: var(--sheet);
-  }
-
   textarea {
     width: 100%;
     margin-top: 0.6rem;
@@ -200,16 +178,5 @@
     display: flex;
     gap: 0.5rem;
     margin-top: 0.75rem;
-  }
-
-  @media (max-width: 860px) {
-    .recipe {
-      display: block;
-      height: auto;
-    }
-
-    .left {
-      border-right: 0;
-    }
   }
 </style>

@@ -40,7 +40,7 @@
   }
 </script>
 
-<div class="bag">
+<div class="two-sides" style:--first="minmax(22rem, 38%)">
   <section class="left" aria-label="The bag as printed">
     <div class="page-head"><h1>A bag, as it is printed</h1></div>
     <label class="label" for="bag-list">Ingredients, in the order of the bag</label>
@@ -137,28 +137,6 @@
 </div>
 
 <style>
-  .bag {
-    display: grid;
-    grid-template-columns: minmax(22rem, 38%) 1fr;
-    height: 100%;
-  }
-
-  .left,
-  .right {
-    min-width: 0;
-    min-height: 0;
-    overflow-y: auto;
-    padding: 0.75rem 1.25rem 1rem;
-  }
-
-  .left {
-    border-right: 1px solid var(--hairline);
-  }
-
-  .right {
-    background: var(--sheet);
-  }
-
   .label {
     display: block;
     margin-top: 0.6rem;
@@ -191,16 +169,5 @@
 
   .for select {
     max-width: 15rem;
-  }
-
-  @media (max-width: 860px) {
-    .bag {
-      display: block;
-      height: auto;
-    }
-
-    .left {
-      border-right: 0;
-    }
   }
 </style>
