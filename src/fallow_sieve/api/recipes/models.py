@@ -36,6 +36,13 @@ class ConvertIn(ReadIn):
     off: Annotated[list[Annotated[str, Field(max_length=40)]], Field(max_length=20)] = Field(default_factory=list)
 
 
+class AlsoOut(Out):
+    """A further thing that the same line names, g."""
+
+    ingredient_name: str
+    mass_g: float | None
+
+
 class ReadLineOut(Out):
     """One line of a recipe as read; `understood` is yes, guessed, part or no."""
 
@@ -55,6 +62,7 @@ class ReadLineOut(Out):
     near: list[str]
     wrong: str
     in_dough: bool
+    also: list[AlsoOut]
 
 
 class ReadMixOut(Out):

@@ -10,6 +10,7 @@ from fallow_sieve.api.formula_content import content_out
 from fallow_sieve.api.http import answer, body, kitchen
 from fallow_sieve.api.models import as_parts, places
 from fallow_sieve.api.recipes.models import (
+    AlsoOut,
     ConvertIn,
     ConvertOut,
     FoundMixOut,
@@ -101,7 +102,7 @@ def _line(x: ReadLine, shelf: Shelf) -> ReadLineOut:
         text=x.text,
         name=x.name,
         ingredient=x.ingredient,
-        ingredient_name=shelf[x.ingredient].name if x.ingredient else "",
+        ingredient_name=_name(x, shelf),
         unit=x.unit,
         mass_g=x.mass.typical if x.mass else None,
         mass_low_g=x.mass.low if x.mass else None,
@@ -113,4 +114,9 @@ def _line(x: ReadLine, shelf: Shelf) -> ReadLineOut:
         near=list(x.near),
         wrong=x.wrong,
         in_dough=x.in_dough,
+        also=[AlsoOut(ingredient_name=_name(y, shelf), mass_g=y.mass.typical if y.mass else None) for y in x.also],
     )
+
+
+def _name(x: ReadLine, shelf: Shelf) -> str:
+    return shelf[x.ingredient].name if x.ingredient else ""

@@ -15,17 +15,23 @@ FRACTIONS = {
 }  # fmt: skip
 ASKED_POINT = "a point or a thousand"
 _NUMBER_WORDS = {
-    "half": 0.5, "quarter": 0.25, "third": 1 / 3, "one": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6,
-    "seven": 7, "eight": 8, "nine": 9, "ten": 10, "twelve": 12, "dozen": 12,
+    "half": 0.5, "quarter": 0.25, "third": 1 / 3, "one": 1, "two": 2, "three": 3, "four": 4, "five": 5,
+    "six": 6, "seven": 7, "eight": 8, "nine": 9, "ten": 10, "twelve": 12, "dozen": 12,
     "halb": 0.5, "halbe": 0.5, "halber": 0.5, "halbes": 0.5, "ein": 1, "eine": 1, "einen": 1, "zwei": 2,
     "drei": 3, "vier": 4, "demi": 0.5, "demie": 0.5, "un": 1, "une": 1, "deux": 2, "trois": 3, "quatre": 4,
-    "medio": 0.5, "media": 0.5, "una": 1, "dos": 2, "tres": 3, "mezzo": 0.5, "mezza": 0.5, "uno": 1, "due": 2,
-    "tre": 3, "halv": 0.5, "halvt": 0.5, "ett": 1, "två": 2,
+    "einer": 1, "einem": 1, "anderthalb": 1.5, "eineinhalb": 1.5, "fünf": 5, "sechs": 6, "acht": 8, "zehn": 10,
+    "cinq": 5, "huit": 8, "dix": 10, "douzaine": 12, "dizaine": 10, "vingtaine": 20, "docena": 12,
+    "dozzina": 12, "dussin": 12, "medio": 0.5, "media": 0.5, "una": 1, "dos": 2, "tres": 3, "cuatro": 4, "cinco": 5,
+    "mezzo": 0.5, "mezza": 0.5, "uno": 1, "due": 2, "quattro": 4, "cinque": 5, "sei": 6, "fyra": 4, "fem": 5, "sex": 6,
+    "tre": 3, "halv": 0.5, "halvt": 0.5, "halben": 0.5, "ett": 1, "två": 2,
 }  # fmt: skip
 # How a spoon or cup is filled: low, typical and high times a level one.
 FILLED = {
     "scant": (0.85, 0.93, 1.0), "level": (1.0, 1.0, 1.0), "heaped": (1.0, 1.3, 1.6), "heaping": (1.0, 1.3, 1.6),
     "rounded": (1.0, 1.2, 1.4), "generous": (1.0, 1.08, 1.15), "good": (1.0, 1.08, 1.15), "full": (1.0, 1.0, 1.0),
+    **dict.fromkeys(("gestr", "gestrichene", "gestrichener", "rase", "raso", "rasa", "struken"), (1.0, 1.0, 1.0)),
+    **dict.fromkeys(("geh", "gehäufte", "gehäufter", "bombée", "colmo", "colma", "rågad"), (1.0, 1.3, 1.6)),
+    **dict.fromkeys(("knapp", "knappe", "knapper"), (0.85, 0.93, 1.0)),
 }  # fmt: skip
 _ABOUT = re.compile(r"(?:about|around|approximately|approx\.?|roughly|circa|ca\.?|c\.|~|≈)\s*", re.IGNORECASE)
 _MIXED = r"\d+\s+(?:and\s+)?\d+\s*/\s*\d+"
@@ -33,7 +39,7 @@ _FRACTION = r"\d+\s*/\s*\d+"
 _DECIMAL = r"\d{1,3}(?:(?: \d{3})+|(?:,\d{3})+)(?![\d/])(?:\.\d+)?|\d+(?:[.,]\d+)?|\.\d+"
 _PARTS = re.compile(r"(?:(\d+)\s+(?:and\s+)?)?(\d+)\s*/\s*(\d+)")
 _NUMBER = re.compile(rf"{_MIXED}|{_FRACTION}|{_DECIMAL}")
-_TO = re.compile(r"\s*(?:-|–|—|\bto\b|\bor\b|\bbis\b)\s*", re.IGNORECASE)
+_TO = re.compile(r"\s*(?:-|–|—|\b(?:to|or|bis|à|a|ou|o|till|eller|oder)\b(?=\s*\d))\s*", re.IGNORECASE)
 _TIMES = re.compile(r"\s*[x×]\s*(?=\d)", re.IGNORECASE)
 _WORD = re.compile(r"[^\W\d_]+")
 
@@ -120,11 +126,16 @@ def amount_at(text: str, at: int) -> tuple[Amount, int] | None:
 _HALF_A = re.compile(
     r"(?:half|quarter|third)(?:\s+(?:of\s+)?an?)?\b|an?\s+(?:half|quarter|third)(?:\s+of)?(?:\s+an?)?\b", re.IGNORECASE
 )
+_DOZEN = re.compile(r"(half\s+(?:an?\s+)?)?(?:an?\s+)?dozen\b", re.IGNORECASE)
 _AN = re.compile(r"an?\b", re.IGNORECASE)
 _AND_A_HALF = re.compile(r"\s+and\s+a\s+(half|quarter|third)\b", re.IGNORECASE)
 
 
 def _worded(text: str, at: int) -> tuple[Amount, int] | None:
+    dozen = _DOZEN.match(text, at)
+    if dozen:
+        value = 6.0 if dozen.group(1) else 12.0
+        return Amount(value, value, value), dozen.end()
     part = _HALF_A.match(text, at)
     if part:
         value = next(v for w, v in _NUMBER_WORDS.items() if w in part.group().lower())
@@ -133,9 +144,12 @@ def _worded(text: str, at: int) -> tuple[Amount, int] | None:
     if one:
         return _and_a_half(text, 1.0, one.end())
     word = _WORD.match(text, at)
-    if word and word.group().lower() in _NUMBER_WORDS:
-        return _and_a_half(text, float(_NUMBER_WORDS[word.group().lower()]), word.end())
-    return None
+    if word is None or word.group().lower() not in _NUMBER_WORDS:
+        return None
+    value, then = float(_NUMBER_WORDS[word.group().lower()]), _WORD.match(text, word.end() + 1)
+    if value == 1 and then and then.group().lower() in _NUMBER_WORDS:  # "einer halben", "une vingtaine"
+        return _and_a_half(text, float(_NUMBER_WORDS[then.group().lower()]), then.end())
+    return _and_a_half(text, value, word.end())
 
 
 def _and_a_half(text: str, value: float, end: int) -> tuple[Amount, int]:
@@ -172,7 +186,7 @@ class WrittenAmount:
 
 
 COUNT = Unit("", "count", 1.0)
-_FILL = re.compile(r"\s*(" + "|".join(FILLED) + r")\b", re.IGNORECASE)
+_FILL = re.compile(r"\s*(" + "|".join(sorted(FILLED, key=len, reverse=True)) + r")\b\.?", re.IGNORECASE)
 _PLUS = re.compile(r"\s*(?:plus|\+|and|&|,)?\s*(?=[\d.]|half\b|a\b)", re.IGNORECASE)
 
 
@@ -183,17 +197,14 @@ def measured_at(text: str, at: int, units: Mapping[str, Unit]) -> WrittenAmount 
     """
     filled = _FILL.match(text, at)
     lead = re.match(r"\s*an?\s+(?=" + "|".join(FILLED) + ")", text[at:], re.IGNORECASE)
-    found = amount_at(text, at)
-    if found is None and filled:
-        found = (Amount(1.0, 1.0, 1.0), at)
-    if found is None:
-        found = _one_of(text, at, units)
-    if found is None:
-        return None
-    amount, end = found
-    if lead:
-        end = at + len(lead.group())
-    amount, end = _filled(text, amount, end)
+    if filled and (behind := amount_at(text, filled.end() + 1)):  # "heaping 1/2 cup"
+        amount, end = _filled(text, behind[0], at)[0], behind[1]
+    else:
+        found = amount_at(text, at) or ((Amount(1.0, 1.0, 1.0), at) if filled else _one_of(text, at, units))
+        if found is None:
+            return None
+        amount, end = found
+        amount, end = _filled(text, amount, at + len(lead.group()) if lead else end)
     unit, after = unit_at(text, end, units)
     if unit is None:
         return WrittenAmount(amount, COUNT, at, end)

@@ -45,6 +45,8 @@ def bought_flour(text: str, note: str, words: FlourWords, known: Lexicon) -> Nam
     "gluten-free oat flour" is oat flour: a flour that is named further is what its own name says.
     """
     whole = f"{text} {note}"
+    if _is_list_of_flours(f"{text}, {note}" if note else text, known):
+        return Named(PLAIN, "a bought mix taken; whether a binder is in it is not known", ())
     if not (says_gluten_free(whole, words) or _ONE_FOR_ONE.search(whole)) or not _FLOUR.search(text):
         return None
     rest = _without(text, words)
@@ -57,6 +59,17 @@ def bought_flour(text: str, note: str, words: FlourWords, known: Lexicon) -> Nam
         kind = _WITH_GUM[kind]
     said = "" if kind in {*_WITH_GUM.values(), *_WITHOUT_GUM.values()} else "whether a binder is in it is not known"
     return Named(kind, f"a bought mix taken; {said}" if said else "a bought mix taken", ())
+
+
+def _is_list_of_flours(text: str, known: Lexicon) -> bool:
+    """Whether it is a mix by what is in it: "rice, potato and maize flour blend", with no wheat among them."""
+    match = _LISTED.match(text.strip())
+    listed = [w for w in re.split(r"\s*(?:,|&|\band\b|/)\s*", match[1]) if w] if match else []
+    named = [understand(f"{w} flour", known).ingredient for w in listed]
+    return len(named) > 1 and all(named) and not any(re.search(r"wheat|rye|barley|spelt", w.lower()) for w in listed)
+
+
+_LISTED = re.compile(r"(.+(?:,|&|\band\b|/).+?)\s+(?:flours?|starch(?:es)?)\s+(?:blend|mix(?:ture)?)$", re.IGNORECASE)
 
 
 def why_asked(phrase: str, name: str, contains_gluten: bool, words: FlourWords) -> str:

@@ -31,24 +31,33 @@ _ENGLISH = {
     "tips": "note", "storage": "note", "flour mix": "blend",
 }  # fmt: skip
 _FOR = re.compile(
-    r"^(?:for (?:the )?|the |für (?:den |die |das )?|pour (?:la |le |les |l')?|para (?:la |el |los |las )?"
+    r"^(?:for (?:the )?|the |fürs |für (?:den |die |das )?|pour (?:la |le |les |l')?|para (?:la |el |los |las )?"
     r"|per (?:la |il |lo |l'|i )?|till |till )",
     re.IGNORECASE,
 )
 _YIELD = re.compile(
-    r"^\s*(?:makes|yields?|serves|for|gives|für|ergibt|reicht für|pour|para|per|till|räcker till|ger|ca)\s*:?\s*"
-    r"(?:about |around |approx\.? |ca\.? |etwa |environ |unos |circa )?(\d{1,4})\b[^\d]{0,40}$",
+    r"^\s*(?:(?:ingredients?|zutaten|ingrédients|ingredientes|ingredienti|ingredienser)\s+)?"
+    r"(?:(?:it )?makes(?: enough for)?|yields?|serves|feeds|enough for|cuts into|for|gives|für|ergibt|reicht für"
+    r"|pour|para|rinde|per|dosi per|till|räcker till|ger|ca)\s*:?\s*"
+    r"(?:about |around |approx\.? |ca\.? |etwa |environ |unos |circa )?(\d{1,4})"
+    r"(?:\s*(?:-|–|to|bis|à|a)\s*\d{1,4})?\b[^\d]{0,40}$",
     re.IGNORECASE,
 )
 _YIELD_WORD = re.compile(
     r"^\s*(\d{1,4})\s+(?:servings?|portions?|portionen|personnes|personas|pers\.?|loaf|loaves)\s*$", re.IGNORECASE
+)
+_ONE_TIN = re.compile(
+    r"^\s*(?:for|für|pour|para|per|till)\s+(?:an?|one|ein\w*|une?|una?|uno|ett?|en)\b[^,;]{0,30}"
+    r"\b(?:tin|pan|loaf|\w*form|blech|moule|molde|teglia|stampo|form)\b[^,;]{0,30}$"
+    r"|^\s*(?:\w*form|moule|molde|stampo|teglia)\b\D{0,20}\d{1,2}\s*(?:x\s*\d{1,2}\s*)?cm\W*$",
+    re.IGNORECASE,
 )
 _MAKES_ONE = re.compile(r"^\s*(?:makes|yields?)\s*:?\s*(?:one|a|an)\b", re.IGNORECASE)
 _VERBS = re.compile(
     r"^(?:pre-?heat|heat|mix|stir|add|whisk|beat|bake|blind bake|sift|knead|rest|leave|cover|line|grease|roll|cut|pour"
     r"|fold|rub|ferment|cream|melt|combine|place|put|let|shape|serve|turn|cool|remove|warm|soak|set|chill|bring|cook|simmer|fry|spread"
     r"|brush|divide|in an? |using|prove|proof|press|scrape|sprinkle|pat|bind|strain|blend|process|dust|tip|toast|boil"
-    r"|reduce|lower|transfer|spoon|drop|scoop|return|allow|keep warm|wait|check|store|freeze|gas mark"
+    r"|keep|reduce|lower|transfer|spoon|drop|scoop|return|allow|keep warm|wait|check|store|freeze|gas mark"
     r"|den |die |das |bei |alle |mehl |teig |backen|mischen|verrühren|kneten|schlagen|unterheben"
     r"|mélanger|cuire|enfourner|laisser|préchauffer|battre|ajouter|verser|incorporer|faire|pétrir"
     r"|hornear|mezclar|batir|añadir|precalentar|dejar|amasar|verter"
@@ -56,8 +65,14 @@ _VERBS = re.compile(
     r"|grädda|blanda|vispa|rör|låt|sätt|häll|knåda|tillsätt)(?:\b|(?<= ))",
     re.IGNORECASE,
 )
+_HEAT_OR_TIME = re.compile(
+    r"\d\s*°|°\s*[CF]\b|\b\d+\s*(?:min\b|mins?\b|minut\w*|hours?|hrs?|stunden?|std|heures?|horas?|ore|tim)",
+    re.IGNORECASE,
+)
+_INFINITIVE_LAST = re.compile(r"\s[a-zäöüß]{3,}(?:en|ern|eln)\s*[.!]\s*$")  # "Eiweiß steif schlagen."
 _REMARK = re.compile(
-    r"^(?:keeps|better|best|freezes|tip\b|tips\b|note\b|notes\b|optional\b|nb\b|tipp\b|astuce\b|truco\b|nota\b"
+    r"^(?:(?:prep|active|total|hands.?on)\w*(?: time)?\s*:?\s*\d|(?:cook|bak|rise|ris|rest|chill)\w* time"
+    r"|keeps|better|best|freezes|tip\b|tips\b|note\b|notes\b|optional\b|nb\b|tipp\b|astuce\b|truco\b|nota\b"
     r"|this (?:is|keeps|bread|cake)|these |it (?:keeps|is)|you can|adapted|source)",
     re.IGNORECASE,
 )
@@ -111,11 +126,12 @@ def heading_of(row: str, words: Mapping[str, str], *, in_steps: bool) -> Heading
     if not said or re.search(r"\d", said) or len(said) > 45:
         return None
     led = _FOR.match(said)
-    kind = words.get(said) or _ENGLISH.get(said)
+    kind = words.get(said) or _ENGLISH.get(said) or _ENGLISH.get(said.removesuffix("s"))
     if led and kind is None:
         rest = said[led.end() :]
         kind = words.get(rest) or _ENGLISH.get(rest) or ("dough" if not in_steps and len(rest.split()) <= 4 else None)
-    shouted = bare.isupper() and len(bare) > 2
+    kind = kind or _mixture(said, words)
+    shouted = bare.isupper() and bool(re.search(r"[^\W\d_]{3}", bare))
     if kind is None and (shouted or marked) and len(said.split()) <= 5 and not in_steps:
         kind = next((k for w, k in {**_ENGLISH, **words}.items() if w in said.split()), "other")
     alone = said in ("dry", "wet")
@@ -124,17 +140,32 @@ def heading_of(row: str, words: Mapping[str, str], *, in_steps: bool) -> Heading
     return Heading(kind, _STAGES.get(kind), kind in OUTSIDE)
 
 
+def _mixture(said: str, words: Mapping[str, str]) -> str | None:
+    """What "yeast mixture" or "wet ingredients" begins: the part that its first words name, else another one."""
+    match = _MIXTURE.fullmatch(said)
+    return None if match is None else words.get(match[1]) or _ENGLISH.get(match[1]) or "other"
+
+
+_MIXTURE = re.compile(r"((?:[^\W\d_]+ ){1,2}?[^\W\d_]+|[^\W\d_]+) (?:mixture|ingredients|zutaten)")
+
+
 def yield_of(row: str) -> int | None:
     """Return how many pieces or portions `row` says the recipe makes, or None where it says nothing of the kind."""
     match = _YIELD.match(row) or _YIELD_WORD.match(row)
     if match:
         return int(match.group(1)) or None
-    return 1 if _MAKES_ONE.match(row) else None
+    return 1 if _MAKES_ONE.match(row) or _ONE_TIN.match(row) else None
 
 
 def is_step(row: str) -> bool:
-    """Return whether `row` tells what to do: it begins with a verb of the kitchen, and says more than two words."""
+    """Return whether `row` tells what to do.
+
+    It begins with a verb of the kitchen and says more than two words, or is a sentence with an oven or minutes in it.
+    """
     bare = re.sub(r"^\s*(?:[-*•]|\d{1,2}[.)])\s*", "", row)
+    sentence = bare.rstrip().endswith((".", "!")) and len(bare.split()) >= 4
+    if sentence and (_HEAT_OR_TIME.search(bare) or _INFINITIVE_LAST.search(bare)):
+        return True
     return bool(_VERBS.match(bare)) and len(bare.split()) > 2
 
 

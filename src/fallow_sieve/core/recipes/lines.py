@@ -9,10 +9,20 @@ from dataclasses import dataclass, field, replace
 from fallow_sieve.core.formulas import When, usual_when
 from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.recipes.amounts import ASKED_POINT, COUNT, Amount, Unit, WrittenAmount, measured_at, plain
+from fallow_sieve.core.recipes.beside import in_full, is_outside, name_part
 from fallow_sieve.core.recipes.flours import ASKED, PLAIN, FlourWords, bought_flour, is_bare_flour, says_gluten_free
 from fallow_sieve.core.recipes.fruit import of_fruit
-from fallow_sieve.core.recipes.names import Lexicon, Named, understand
-from fallow_sieve.core.recipes.weights import Piece, drained, mass_first, mass_of, no_mass, of_kind, volume
+from fallow_sieve.core.recipes.names import Lexicon, Named, telling, understand
+from fallow_sieve.core.recipes.weights import (
+    Piece,
+    drained,
+    mass_first,
+    mass_of,
+    mass_of_each,
+    no_mass,
+    of_kind,
+    volume,
+)
 from fallow_sieve.core.values import Range
 
 
@@ -37,7 +47,8 @@ class ReadLine:
 
     `mass` is in g with the spread of density and amount; `mass_twin` and `volume_twin_ml` are the two ways in which
     the line states one thing, where it does. `near` are slugs that the name looks like, `wrong` says what is missing.
-    `in_dough` is False of what only dusts, greases, glazes or is served with it.
+    `in_dough` is False of what only dusts, greases, glazes or is served with it. `also` are the further things that
+    the same line names.
     """
 
     number: int
@@ -58,22 +69,12 @@ class ReadLine:
     volume_twin_ml: float | None = None
     spread: str = field(default="")
     in_dough: bool = True
+    also: tuple[ReadLine, ...] = ()
 
 
 _BULLET = re.compile(r"^\s*(?:[-*•·▢□☐–]\s+|\d{1,2}[.)]\s+(?=\D))?\s*")
 _BRACKETS = re.compile(r"\(([^()]*)\)|\[([^\[\]]*)\]")
 _OF = re.compile(r"\s*(?:(?:of|de|di|du|des|von|av)\s+|d['’]\s*)?(?:the\s+|la\s+|l['’]\s*)?", re.IGNORECASE)
-_OUT = (
-    r"\b(?:for|to|zum|zur|pour|para|per|till)\s+(?:the\s+|la\s+|le\s+|die\s+)?"
-    r"(?:dust\w*|greas\w*|brush\w*|sprinkl\w*|roll\w*|(?:shallow |deep )?fry\w*|serv\w*|glaz\w*|finish\w*|coat\w*"
-    r"|decorat\w*|top\w*|pan|griddle|tin|banneton|wash|braten|bestreuen|bestäuben|bestreichen|form|moule|servir)\b"
-)
-_OUTSIDE = re.compile(rf"^\s*,?\s*{_OUT}", re.IGNORECASE)
-_LEFT = re.compile(
-    rf"\s*(?:,|;|\bplus (?:extra|more)\b|\bto taste\b|\bas (?:needed|required)\b|\boptional\b|\bau goût\b"
-    rf"|\bnach (?:Geschmack|Bedarf)\b|{_OUT})",
-    re.IGNORECASE,
-)
 _OR = re.compile(r"\s+or\s+", re.IGNORECASE)
 _DASHES = re.compile(r"\s*[:–-]\s*$|\s*\.{2,}\s*$")
 
@@ -86,7 +87,7 @@ def read_line(
     `when` is that of the section it stands in, if it sets one; `chosen` is the ingredient (slug) that a person
     picked for it.
     """
-    bare = _in_full(plain(_BULLET.sub("", text, count=1)).strip())
+    bare = in_full(plain(_BULLET.sub("", text, count=1)).strip())
     if not bare:
         return None
     body, brackets = _without_brackets(bare)
@@ -99,31 +100,15 @@ def read_line(
         name = body[first.end :]
     else:
         first, name = _at_the_end(body, words)
-    if first is None and chosen is None and understand(_name_part(body)[0], words.names).ingredient is None:
+    if first is None and chosen is None and understand(name_part(body)[0], words.names).ingredient is None:
         return None
     first, second, name = _twins(first, name, brackets, words)
-    name, note = _name_part(_OF.sub("", name, count=1))
+    name, note = name_part(_OF.sub("", name, count=1))
     beside = "; ".join((note, *brackets))
     named, name, more = (Named(chosen, "", ()), name, ()) if chosen else _named(name, beside, words)
     named = named if chosen else _kept_free(named, name, bare, shelf, words)
     notes = [n for n in (note, *(b for b in brackets if _amount_in(b, words) is None)) if n]
     return _told(text.strip(), number, shelf, words, (first, second), named, name, "; ".join(notes), when, more)
-
-
-# Sizes as they are shortened on cards, and "to taste" as it is shortened in Italy, France and Germany.
-_SHORT_SIZES = (
-    (re.compile(r"\b(?:x-?lg|xl)\.?(?=\s)", re.IGNORECASE), "extra large"),
-    (re.compile(r"\b(?:lg|lge|lrg)\b\.?(?=\s)", re.IGNORECASE), "large"),
-    (re.compile(r"\bmed\.?(?=\s+(?:eggs?|size))", re.IGNORECASE), "medium"),
-    (re.compile(r"\bsm\.?(?=\s+eggs?)", re.IGNORECASE), "small"),
-    (re.compile(r",?\s+(?:q\. ?b\.|q\. ?s\.|n\. ?B\.|c/n)\s*$"), ", to taste"),
-)
-
-
-def _in_full(text: str) -> str:
-    for short, full in _SHORT_SIZES:
-        text = short.sub(full, text)
-    return text
 
 
 def _without_brackets(text: str) -> tuple[str, tuple[str, ...]]:
@@ -189,14 +174,6 @@ def _twins(
 _METRIC_VOLUMES = ("ml", "cl", "dl", "l")
 
 
-def _name_part(text: str) -> tuple[str, str]:
-    """The name, and what is said about it behind a comma or a phrase such as "to taste"."""
-    match = _LEFT.search(text)
-    if match is None:
-        return text.strip(" .,:;-"), ""
-    return text[: match.start()].strip(" .,:;-"), text[match.start() :].strip(" .,;")
-
-
 def _named(name: str, note: str, words: Words) -> tuple[Named, str, tuple[str, ...]]:
     names = words.names
     bought = bought_flour(name, note, words.flours, names)
@@ -229,7 +206,7 @@ def _kept_free(named: Named, name: str, line: str, shelf: Shelf, words: Words) -
         return named
     if not says_gluten_free(line, words.flours):
         return named
-    free = understand(f"gluten-free {_unqualified(name, words).strip()}", words.names)
+    free = understand(f"gluten-free {telling(_unqualified(name, words), words.names)}", words.names)
     if free.ingredient in shelf and free.ingredient and not shelf[free.ingredient].contains_gluten:
         return Named(free.ingredient, "gluten-free, as the line says", ())
     return Named(None, "", ())
@@ -257,6 +234,7 @@ def _told(
 ) -> ReadLine:
     first = mass_first(pair)
     item = shelf[named.ingredient] if named.ingredient in shelf and named.ingredient else None
+    first = mass_of_each(pair, item, name, words.pieces) or first
     mass, guesses, spread = mass_of(first, item, name, words.pieces)
     wrong = "" if item else f"“{name}” is not an ingredient that is known here" if name else "It names no ingredient."
     if not item and is_bare_flour(name):
@@ -287,5 +265,5 @@ def _told(
         mass_twin=of_kind(pair, "mass"),
         volume_twin_ml=volume(pair),
         spread=spread,
-        in_dough=not _OUTSIDE.match(note),
+        in_dough=not is_outside(note),
     )

@@ -7,6 +7,7 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from difflib import get_close_matches
 from functools import lru_cache
+from unicodedata import combining, normalize
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,8 +41,10 @@ class Named:
 
 
 def words_of(text: str) -> tuple[str, ...]:
-    """Return the words of `text` in lower case, plural endings taken off, hyphens opened."""
-    found = re.findall(r"\d+%?|[^\W\d_]+", text.lower().replace("’", "'").replace("l'", " ").replace("d'", " "))
+    """Return the words of `text` in lower case and without accents, plural endings taken off, hyphens opened."""
+    low = text.lower().replace("’", "'").replace("l'", " ").replace("d'", " ").replace("œ", "oe")
+    bare = "".join(c for c in normalize("NFD", low) if not combining(c))
+    found = re.findall(r"\d+%?|[^\W\d_]+", bare)
     return tuple(_singular(w) for w in found)
 
 
@@ -106,8 +109,26 @@ def _understood(words: Sequence[str], known: Lexicon) -> Named:
         rest = [*words[:start], *words[end:]]
         if all(_says_nothing(w, known) for w in rest):
             return Named(meaning.ingredient, meaning.guess, ())
+    left = _telling(words, known)
+    if len(left) < len(words):  # "gluten-free medium oatmeal": a word that says nothing stood in between
+        again = _understood(left, known)
+        if again.ingredient is not None:
+            return again
     near = tuple(dict.fromkeys(m.ingredient for _, _, m in found))
     return Named(None, "", near[:3])
+
+
+def telling(text: str, known: Lexicon) -> str:
+    """Return the words of `text` that say what a thing is.
+
+    >>> telling("fresh teff", lexicon([("teff", Meaning("teff-flour"))], ["fresh"]))
+    'teff'
+    """
+    return " ".join(_telling(words_of(text), known))
+
+
+def _telling(words: Sequence[str], known: Lexicon) -> list[str]:
+    return [w for w in words if not _says_nothing(w, known)]
 
 
 _ENDINGS = ("", "e", "en", "er", "es", "em")  # German adjectives are bent to their noun
@@ -119,7 +140,7 @@ def is_known(text: str, known: Lexicon) -> bool:
 
 
 def _says_nothing(word: str, known: Lexicon) -> bool:
-    return word.isdigit() or any(word.removesuffix(end) in known.harmless for end in _ENDINGS)
+    return word.isdigit() or len(word) == 1 or any(word.removesuffix(end) in known.harmless for end in _ENDINGS)
 
 
 @lru_cache(maxsize=4096)

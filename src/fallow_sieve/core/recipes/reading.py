@@ -10,6 +10,7 @@ from fallow_sieve.core.formulas import MAX_METHOD, Formula, Line, When
 from fallow_sieve.core.ingredients import WORDS, Shelf
 from fallow_sieve.core.recipes.kinds import Heading, heading_of, is_remark, is_step, without_markup, yield_of
 from fallow_sieve.core.recipes.lines import ReadLine, Words, read_line
+from fallow_sieve.core.recipes.several import read_several
 from fallow_sieve.core.values import BadInputError
 
 MAX_CHARACTERS = 20_000
@@ -135,6 +136,9 @@ class _Reader:
     def _ingredient(self, number: int, text: str) -> ReadLine | None:
         chosen = self._chosen.get(number)
         found = read_line(text, number, self._shelf, self._words, self._heading.when, chosen)
+        if (found is None or found.ingredient is None) and chosen is None:
+            several = read_several(text, number, self._shelf, self._words, self._heading.when)
+            found = several or found
         if found is None or (is_step(text) and found.ingredient is None):
             return None
         return replace(found, in_dough=False) if self._heading.outside else found
@@ -167,6 +171,6 @@ def _as_line(x: ReadLine) -> Line:
 
 def as_formula(recipe: ReadRecipe, name: str = "") -> Formula:
     """Return the lines as a formula (g); what was not understood goes along in words, with its mass where known."""
-    lines = tuple(_as_line(x) for x in recipe.lines)
+    lines = tuple(_as_line(one) for x in recipe.lines for one in (x, *x.also))
     method = "\n".join(text for _, text in recipe.steps)[:MAX_METHOD]
     return Formula(lines, name=name or recipe.title or "Pasted recipe", pieces=recipe.pieces or 1, method=method)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from fallow_sieve.core.ingredients import Ingredient, Kind
 from fallow_sieve.core.recipes.amounts import WrittenAmount
@@ -74,16 +74,41 @@ def mass_of(
             return None, (), ""
         mass = Range(a.low * density.low, a.typical * density.typical, a.high * density.high)
         return mass, (), f"{mass.typical:.3g} g, {mass.low:.3g}–{mass.high:.3g}"
-    size = next((w for w in ("extra large", "large", "medium", "small") if w in name.lower()), "")
-    known_as = item.standard(Kind.EGG_PART) or item.slug
-    piece = (
-        pieces.get(f"{known_as}:{size}")
-        or pieces.get(f"{known_as}:{first.unit.name}")
-        or (None if first.unit.kind == "pack" else pieces.get(known_as))
-    )
+    piece = _piece(first, item, name, pieces)
     if piece is None:
         return None, (), ""
     return Range(a.low * piece.mass.low, a.typical * piece.mass.typical, a.high * piece.mass.high), (piece.guess,), ""
+
+
+def _piece(counted: WrittenAmount, item: Ingredient, name: str, pieces: Mapping[str, Piece]) -> Piece | None:
+    size = next((w for w in ("extra large", "large", "medium", "small") if w in name.lower()), "")
+    known_as = item.standard(Kind.EGG_PART) or item.slug
+    return (
+        pieces.get(f"{known_as}:{size}")
+        or pieces.get(f"{known_as}:{counted.unit.name}")
+        or (None if counted.unit.kind == "pack" else pieces.get(known_as))
+    )
+
+
+def mass_of_each(
+    pair: tuple[WrittenAmount | None, WrittenAmount | None],
+    item: Ingredient | None,
+    name: str,
+    pieces: Mapping[str, Piece],
+) -> WrittenAmount | None:
+    """Return the mass of all where a bracket told that of one: "6 eggs (60 g)"; None where it is no such line.
+
+    What one usually weighs decides: the bracket is nearer to one than to all of them.
+    """
+    counted, mass = pair
+    if counted is None or mass is None or item is None or counted.unit.kind != "count" or mass.unit.kind != "mass":
+        return None
+    piece, n, g = _piece(counted, item, name, pieces), counted.amount.typical, mass.amount.typical
+    if piece is None or n <= 1 or g * g * n >= (piece.mass.typical * n) ** 2:  # nearer by ratio
+        return None
+    all_of_them = mass.amount.times(counted.amount.low, n, counted.amount.high)
+    said = f"{g:g} g taken as the mass of each"
+    return replace(mass, amount=replace(all_of_them, guesses=(*all_of_them.guesses, said)))
 
 
 def no_mass(first: WrittenAmount | None, item: Ingredient) -> str:

@@ -40,6 +40,13 @@ class CupsOut(Out):
     why: str
 
 
+class AlsoInLine(Out):
+    """A further thing that the same line names, g."""
+
+    ingredient: str | None
+    mass_g: float | None
+
+
 class LineOut(Out):
     """A line of the text that is not blank: its kind, and of an ingredient what it is and weighs, g."""
 
@@ -56,6 +63,7 @@ class LineOut(Out):
     in_dough: bool
     guesses: list[str]
     open: bool
+    also: list[AlsoInLine]
 
 
 class StepOut(Out):
@@ -123,7 +131,12 @@ def _line(row: Row, x: ReadLine | None, shelf: Shelf) -> LineOut:
         in_dough=x.in_dough if x else False,
         guesses=list(x.guesses) if x else [],
         open=x is not None and (item is None or mass is None),
+        also=[AlsoInLine(ingredient=y.ingredient, mass_g=y.mass.typical if y.mass else None) for y in _also(x)],
     )
+
+
+def _also(x: ReadLine | None) -> tuple[ReadLine, ...]:
+    return x.also if x else ()
 
 
 def _function(item: Ingredient) -> str:

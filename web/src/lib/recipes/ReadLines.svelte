@@ -34,7 +34,8 @@
   );
 
   const places = (v: number): number => (v < 10 ? 1 : 0);
-  const grams = (l: Line): string => (l.mass_g === null ? '?' : figure(l.mass_g, places(l.mass_g)));
+  const grams = (l: { mass_g: number | null }): string =>
+    l.mass_g === null ? '?' : figure(l.mass_g, places(l.mass_g));
   const spread = (l: Line): string =>
     l.mass_low_g === null || l.mass_high_g === null || l.mass_high_g - l.mass_low_g < 0.05
       ? ''
@@ -90,7 +91,9 @@
             ><span class="said">{row.text}</span><span class="hair" aria-hidden="true"></span></span
           ></th
         >
-        <td class="num">{l ? grams(l) : ''}</td>
+        <td class="num"
+          >{l ? grams(l) : ''}{#each l?.also ?? [] as a (a.ingredient_name)}<br />{grams(a)}{/each}</td
+        >
         <td class="num soft">{l ? spread(l) : ''}</td>
         <td>
           {#if l}
@@ -102,7 +105,8 @@
                 otherwise="Else it stays in words."
                 choose={(slug) => recipe.choose(l.number, slug)}
               />
-            {:else}{l.ingredient_name}{#if !l.in_dough}<span class="soft">, not in the dough</span>{/if}{/if}
+            {:else}{l.ingredient_name}{#if !l.in_dough}<span class="soft">, not in the dough</span>{/if}
+              {#each l.also as a (a.ingredient_name)}<br />{a.ingredient_name}{/each}{/if}
           {:else}<span class="soft">{KINDS[row.kind]}</span>{/if}
         </td>
       </tr>
