@@ -17,7 +17,7 @@ from http_bench import serve
 from measuring import interleaved, percentile
 
 AIM = 3.0
-AIM_MS = 50.0
+AIM_MS = 60.0
 CALLS = 500
 RECIPE = "\n".join(
     (
@@ -25,6 +25,12 @@ RECIPE = "\n".join(
         "1 cup (200 g) caster sugar", "2 heaped tbsp honey", "150 g butter, softened", "3 large eggs, beaten", "1 1/4 cups milk",
         "120–140 ml water", "100 g raisins", "2 tbsp cocoa powder", "4 oz ground almonds", "1 stick butter", "1 tsp vinegar",
         "2 tbsp cornflour", "30 g psyllium husk", "1 tbsp olive oil", "60 ml maple syrup",
+        "For the filling:", "1 tsp each cinnamon and ginger", "zest of 1 lemon", "2 x 400 g tins chickpeas, drained",
+        "1/4 cup + 1 tbsp brown sugar", "a knob of butter", "2 dessertspoons treacle", "100 ml double cream",
+        "50 g walnuts, toasted and chopped", "1 small onion, finely chopped", "salt and pepper, to taste",
+        "For the icing:", "250 g icing sugar, sifted", "1-2 tbsp lemon juice", "25 g cream cheese", "vanilla, to taste",
+        "a handful of moon dust", "1 1/2 tsp xantham gum", "3 egg whites", "½ cup coconut flakes", "1 gill milk",
+        "sprinkles, to decorate", "Bake at 180 C for 50 minutes.",
     )
 )  # fmt: skip
 BLEND = (Part("sorghum-flour", 500.0), Part("potato-starch", 300.0), Part("tapioca-starch", 200.0))
@@ -67,13 +73,14 @@ def over_http() -> None:
 
 
 def in_the_core() -> None:
-    """Print how long it takes to read a recipe of twenty lines, check it and make it over."""
+    """Print how long it takes to read a recipe of forty lines, check it and make it over, its text never the same."""
     kitchen, use, pin = bundled_kitchen(), rules().uses["layer-cake"], Pin("blend", None, None, "Mix")
     times = []
-    for _ in range(60):
+    for n in range(60):
+        text = f"{RECIPE}\n{100 + n} g sorghum flour\n{n} g unheard-of{n}"
         begun = time.perf_counter()
-        read = read_text(RECIPE, kitchen)
-        make_over(replace(read.formula, blend=tuple(BLEND), pin=pin), use, kitchen, text=RECIPE)
+        read = read_text(text, kitchen)
+        make_over(replace(read.formula, blend=tuple(BLEND), pin=pin), use, kitchen, text=text)
         times.append(time.perf_counter() - begun)
     lines = len(read.recipe.lines)
     print(f"read, check and make over a recipe of {lines} lines, 60 times (the first reads the tables)")

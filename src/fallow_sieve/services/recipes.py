@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Collection, Mapping
 from dataclasses import dataclass, replace
+from functools import cache
 
 from fallow_sieve.core.blends import Blend, Use
 from fallow_sieve.core.formulas import Corrected, Formula, FormulaJudgement, Gauge, Prediction, judge_formula
@@ -161,6 +162,7 @@ def make_over(recipe: Formula, use: Use, kitchen: KitchenNow, off: Collection[st
     """
     by, shelf, setting = formula_rules(), kitchen.shelf, kitchen.formula_setting
 
+    @cache
     def wanted(formula: Formula) -> tuple[Prediction, Corrected | None]:
         found = judge_formula(formula, shelf, by, setting)
         return found.prediction, found.wanted

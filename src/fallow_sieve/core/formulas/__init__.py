@@ -1,6 +1,6 @@
 """Formulas: a blend at work with water, fat, salt and what lifts it, judged as a whole."""
 
-from fallow_sieve.core.formulas.analysis import FormulaAnalysis, LineFacts, WorkedFormula, analyse_formula
+from fallow_sieve.core.formulas.analysis import COUNTED, FormulaAnalysis, LineFacts, WorkedFormula, analyse_formula
 from fallow_sieve.core.formulas.bags import (
     BagAsked,
     PowderRule,
@@ -81,6 +81,7 @@ __all__ = [
     "AHEAD",
     "BLEND",
     "CONSISTENCIES",
+    "COUNTED",
     "FRICTION_K",
     "MAX_LINES",
     "MAX_METHOD",

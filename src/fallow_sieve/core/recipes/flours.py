@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass
+from functools import cache
 
 from fallow_sieve.core.recipes.names import Lexicon, Named, understand
 
@@ -35,8 +36,13 @@ class FlourWords:
 
 def says_gluten_free(text: str, words: FlourWords) -> bool:
     """Return whether `text` says that something is gluten-free, in any of the languages of the tables."""
-    low = f" {re.sub(r'[-.]', ' ', text.lower())} "
-    return any(re.search(rf"(?<!\w){re.escape(re.sub(r'[-.]', ' ', w).strip())}(?!\w)", low) for w in words.gluten_free)
+    return bool(_said(words).search(re.sub(r"[-.]", " ", text.lower())))
+
+
+@cache
+def _said(words: FlourWords) -> re.Pattern[str]:
+    phrases = (re.escape(re.sub(r"[-.]", " ", w).strip()) for w in words.gluten_free)
+    return re.compile(rf"(?<!\w)(?:{'|'.join(phrases)})(?!\w)")
 
 
 def bought_flour(text: str, note: str, words: FlourWords, known: Lexicon) -> Named | None:
@@ -91,10 +97,18 @@ def is_bare_flour(text: str) -> bool:
 
 
 def _without(text: str, words: FlourWords) -> str:
-    low = re.sub(r"[-.]", " ", text.lower())
-    for phrase in words.gluten_free:
-        low = re.sub(rf"(?<!\w){re.escape(re.sub(r'[-.]', ' ', phrase).strip())}(?!\w)", " ", low)
-    return re.sub(r"\s+", " ", low).strip()
+    return re.sub(r"\s+", " ", _said(words).sub(" ", re.sub(r"[-.]", " ", text.lower()))).strip()
+
+
+def without_gluten_free(name: str, words: FlourWords) -> str:
+    """Return `name` without what says gluten-free; gluten-free oats are oats, and gluten-free stock is stock."""
+    left = _as_written(words).sub(" ", name)
+    return left if left.strip() else name
+
+
+@cache
+def _as_written(words: FlourWords) -> re.Pattern[str]:
+    return re.compile(rf"(?<!\w)(?:{'|'.join(map(re.escape, words.gluten_free))})(?!\w)", re.IGNORECASE)
 
 
 def _bought_kind(rest: str) -> str:

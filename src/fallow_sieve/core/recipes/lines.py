@@ -10,7 +10,15 @@ from fallow_sieve.core.formulas import When, usual_when
 from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.recipes.amounts import ASKED_POINT, COUNT, Amount, Unit, WrittenAmount, measured_at, plain
 from fallow_sieve.core.recipes.beside import in_full, is_outside, name_part
-from fallow_sieve.core.recipes.flours import ASKED, PLAIN, FlourWords, bought_flour, is_bare_flour, says_gluten_free
+from fallow_sieve.core.recipes.flours import (
+    ASKED,
+    PLAIN,
+    FlourWords,
+    bought_flour,
+    is_bare_flour,
+    says_gluten_free,
+    without_gluten_free,
+)
 from fallow_sieve.core.recipes.fruit import of_fruit
 from fallow_sieve.core.recipes.names import Lexicon, Named, telling, understand
 from fallow_sieve.core.recipes.weights import (
@@ -182,7 +190,10 @@ def _named(name: str, note: str, words: Words) -> tuple[Named, str, tuple[str, .
     if is_bare_flour(name):
         return Named(None, "", ("wheat-flour", PLAIN)), name, ()
     whole = understand(name, names)
-    for other in (_unqualified(name, words), note):  # a translation in brackets says what the name does not
+    for other in (
+        without_gluten_free(name, words.flours),
+        note,
+    ):  # a translation in brackets says more
         if whole.ingredient is None:
             again = understand(other, names)
             whole = again if again.ingredient else whole
@@ -206,18 +217,10 @@ def _kept_free(named: Named, name: str, line: str, shelf: Shelf, words: Words) -
         return named
     if not says_gluten_free(line, words.flours):
         return named
-    free = understand(f"gluten-free {telling(_unqualified(name, words), words.names)}", words.names)
+    free = understand(f"gluten-free {telling(without_gluten_free(name, words.flours), words.names)}", words.names)
     if free.ingredient in shelf and free.ingredient and not shelf[free.ingredient].contains_gluten:
         return Named(free.ingredient, "gluten-free, as the line says", ())
     return Named(None, "", ())
-
-
-def _unqualified(name: str, words: Words) -> str:
-    """The name without words that say gluten-free: gluten-free oats are oats, and gluten-free stock is stock."""
-    low = name
-    for phrase in words.flours.gluten_free:
-        low = re.sub(rf"(?<!\w){re.escape(phrase)}(?!\w)", " ", low, flags=re.IGNORECASE)
-    return low if low.strip() else name
 
 
 def _told(

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from fallow_sieve.core.formulas import SAUCE, Formula, analyse_formula, has_yeast
+from fallow_sieve.core.formulas import SAUCE, Formula, has_yeast
 from fallow_sieve.core.recipes.making_over.steps import Making, Step, step
 
 
@@ -18,7 +18,7 @@ def rest(state: Formula, m: Making) -> Step:
 
 def mixing(state: Formula, m: Making) -> Step:
     """Return the advice to mix and not to knead what yeast lifts."""
-    if m.replaced.own_mix or not has_yeast(analyse_formula(state, m.shelf)):
+    if m.replaced.own_mix or not has_yeast(m.analysed(state)):
         return None
     say = "Mix until smooth instead of kneading; one rise, in the tin or shape."
     why = "There is no gluten to build, and a risen dough that is knocked back does not come again."

@@ -11,7 +11,6 @@ from fallow_sieve.core.formulas import (
     Formula,
     Line,
     When,
-    analyse_formula,
     counted_water,
     powder_equivalent,
     soda_of,
@@ -48,12 +47,12 @@ def _is_binder(line: Line, m: Making) -> bool:
 
 
 def _load(formula: Formula, m: Making) -> float | None:
-    return load_of_binders(analyse_formula(formula, m.shelf).dough.parts, m.rules.doses).load
+    return load_of_binders(m.analysed(formula).dough.parts, m.rules.doses).load
 
 
 def binder(state: Formula, m: Making) -> Step:
     """Return the school's binder, less what is there already."""
-    analysis, rules = analyse_formula(state, m.shelf), m.rules
+    analysis, rules = m.analysed(state), m.rules
     load = load_of_binders(analysis.dough.parts, rules.doses)
     found = suggest(rules.school, rules.use, load, analysis.flour_g, rules.doses)
     if found.binder is None or found.add_g <= 0:
@@ -71,7 +70,7 @@ def leavening(state: Formula, m: Making) -> Step:
     if not at:
         return None
     had = sum(state.lines[n].mass_g * _strength(state.lines[n], m) for n in at)
-    flour_g = analyse_formula(state, m.shelf).flour_g
+    flour_g = m.analysed(state).flour_g
     wanted, why = _wanted(had, flour_g, m)
     wanted -= _in_bag(state, m)
     factor = max(0.0, wanted / had)
@@ -114,7 +113,7 @@ def _soda_met(before: Formula, after: Formula, m: Making) -> Formula:
     """`after` with its soda no higher than what its acid meets, or than it was."""
     at = [n for n, x in enumerate(after.lines) if x.ingredient != BLEND and _is_soda(x, m)]
     there = replace(after, lines=tuple(x for x in after.lines if x.mass_g > 0))
-    soda = soda_of(analyse_formula(there, m.shelf), m.rules.by.acids)
+    soda = soda_of(m.analysed(there), m.rules.by.acids)
     if not at or soda.unmet_pct <= 0:
         return after
     met = soda.met_pct / (soda.met_pct + soda.unmet_pct)
@@ -131,9 +130,9 @@ def _is_soda(line: Line, m: Making) -> bool:
 def water(state: Formula, m: Making) -> Step:
     """Return the water that the blend wants; a recipe that was gluten-free keeps its own consistency."""
     prediction, corrected = m.rules.wanted_water(state)
-    if corrected is None or not analyse_formula(state, m.shelf).flour_g:
+    if corrected is None or not m.analysed(state).flour_g:
         return step("water", "The water stays as the recipe has it.", prediction.say, None), state
-    flour_g, own = analyse_formula(state, m.shelf).flour_g, counted_water(state.lines, m.shelf)
+    flour_g, own = m.analysed(state).flour_g, counted_water(state.lines, m.shelf)
     wanted_g, why = _wanted_water(corrected.typical_pct / 100 * flour_g, flour_g, own, m)
     if why == "":
         low, high = corrected.low_pct, corrected.high_pct
@@ -155,7 +154,7 @@ def _wanted_water(by_blend_g: float, flour_g: float, own_g: float, m: Making) ->
         return by_blend_g, ""
     recipe = replace(m.recipe, use=m.rules.use.slug, blend=(), pin=None)
     old = m.rules.wanted_water(recipe)[1]
-    old_flour_g = analyse_formula(recipe, m.shelf).flour_g
+    old_flour_g = m.analysed(recipe).flour_g
     if old is None or old_flour_g <= 0:
         return by_blend_g, ""
     by_own_g = old.typical_pct / 100 * old_flour_g

@@ -6,7 +6,15 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
 
 from fallow_sieve.core.blends import DoseBand, Use
-from fallow_sieve.core.formulas import Corrected, Formula, FormulaRules, Prediction
+from fallow_sieve.core.formulas import (
+    COUNTED,
+    Corrected,
+    Formula,
+    FormulaRules,
+    Prediction,
+    WorkedFormula,
+    analyse_formula,
+)
 from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.recipes.making_over.flour_lines import Replaced
 from fallow_sieve.core.values import Change
@@ -39,7 +47,8 @@ class ConversionRules:
     """What a conversion goes by: the use, the school, how water is predicted, the rules that formulas are judged by.
 
     `wanted_water` gives the prediction and its correction for a formula; `poor` maps a word of a recipe to why it
-    will not do well; `thickening` is the power of thickeners per gram (corn starch: 1).
+    will not do well; `thickening` is the power of thickeners per gram (corn starch: 1). `seen` are analyses made on
+    the way: conversions with one change left out go over the same formulas.
     """
 
     use: Use
@@ -48,6 +57,7 @@ class ConversionRules:
     poor: Mapping[str, str]
     by: FormulaRules
     thickening: Mapping[str, float] = field(default_factory=dict)
+    seen: dict[Formula, WorkedFormula] = field(default_factory=dict, compare=False)
 
     @property
     def doses(self) -> Mapping[str, DoseBand]:
@@ -63,6 +73,13 @@ class Making:
     replaced: Replaced
     shelf: Shelf
     rules: ConversionRules
+
+    def analysed(self, formula: Formula) -> WorkedFormula:
+        """Return what `formula` is (g), worked out once."""
+        found = self.rules.seen.get(formula)
+        if found is None:
+            found = self.rules.seen[formula] = analyse_formula(formula, self.shelf, COUNTED)
+        return found
 
 
 Step = tuple[ConversionStep, Formula] | None
