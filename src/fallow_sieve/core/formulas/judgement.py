@@ -20,9 +20,7 @@ from fallow_sieve.core.blends import (
     BinderLoad,
     Caution,
     GlutenEstimate,
-    MixClass,
     Use,
-    binder_in_bag,
     cautions_for,
     estimate_gluten,
     load_of_binders,
@@ -37,32 +35,22 @@ from fallow_sieve.core.formulas.gauges import (
     Gauge,
     Lift,
     Load,
-    Soda,
     Thickening,
-    UsualAmount,
-    binder_gauge,
-    browning_gauge,
+    Worked,
     by_school,
-    carried_by,
     for_thirst,
-    has_yeast,
-    lift_gauge,
+    gauges_of,
     lifts,
     loads_on_yeast,
     odd,
     odd_shares,
-    richness_gauges,
     said,
     said_more,
     sauce_warnings,
-    soda_gauge,
     soda_of,
     stays_pale,
     thickening_of,
-    thickness_gauge,
     unjudged,
-    water_gauge,
-    yeast_gauges,
 )
 from fallow_sieve.core.formulas.pouring import PouredWater, PourStep, hold_back, other_water_g, poured_water
 from fallow_sieve.core.formulas.rules import FormulaRules, FormulaSetting
@@ -115,65 +103,89 @@ def judge_formula(
     """
     where = setting or FormulaSetting()
     analysis = analyse_formula(formula, shelf, COUNTED)
-    own = analysis.shelf
     use = rules.uses.get(formula.use) if formula.use else None
-    slug = use.slug if use else ""
     sauce = _thickening(formula, analysis, rules, where)
-    offered = tuple(rules.sauces if slug == SAUCE else rules.hydration.get(slug, {}))
-    consistency, prediction = predicted(formula, analysis, rules, slug)
+    consistency, prediction = predicted(formula, analysis, rules, use.slug if use else "")
     learnt = learn(where.pours, formula.pin.key if formula.pin else "", use.family if use else "")
-    wanted = correct(prediction, learnt)
-    binder = load_of_binders(analysis.dough.parts, rules.doses.get(slug))
-    soda = soda_of(analysis, rules.acids)
-    found_lifts = lifts(analysis, rules.leavening.get(slug), soda)
-    loads = loads_on_yeast(analysis)
-    usual = [for_thirst(u, prediction.thirst_g_per_g) for u in rules.usual.get(slug, ())]
     bake = bake_for(formula, analysis, rules)
+    found = _worked(formula, analysis, rules, (use, sauce, consistency, prediction, correct(prediction, learnt)), bake)
+    return _judgement(found, rules, where, sauce.consistency if sauce else consistency, learnt, bake)
+
+
+def _worked(
+    formula: Formula,
+    analysis: WorkedFormula,
+    rules: FormulaRules,
+    water: tuple[Use | None, Thickening | None, str | None, Prediction, Corrected | None],
+    bake: BakePlan,
+) -> Worked:
+    use, sauce, consistency, prediction, wanted = water
+    slug = use.slug if use else ""
+    soda = soda_of(analysis, rules.acids)
     hottest_c, minutes = _hottest(formula, bake, rules)
-    gauges = worst_first(
-        thickness_gauge(sauce)
-        if slug == SAUCE
-        else [
-            *water_gauge(analysis, prediction, wanted, rules.hydration.get(slug, {}).get(consistency or "")),
-            *_binder_gauge(formula, analysis, use, binder),
-            *map(lift_gauge, found_lifts),
-            *_soda_gauge(soda, usual),
-            *_rich(formula, analysis, loads, usual),
-            *browning_gauge(analysis, hottest_c, minutes),
-        ]
-    )
-    mixed = analysis.mix.parts
-    in_words = tuple(x.name for x in analysis.lines if x.ingredient == WORDS)
-    gluten = _with_words(estimate_gluten([p for p in mixed if p.ingredient != WATER], own), in_words)
-    school = formula.school or where.school
-    pale = stays_pale(analysis, hottest_c) if sauce is None else ""
-    warnings = (*_warnings(formula, analysis, rules, loads), *filter(None, [pale]), *sauce_warnings(sauce))
-    items = [own[p.ingredient] for p in mixed]
-    return FormulaJudgement(
+    return Worked(
+        formula=formula,
         analysis=analysis,
-        consistency=sauce.consistency if sauce else consistency,
-        consistencies=offered,
+        use=use,
+        sauce=sauce,
         prediction=prediction,
-        learnt=learnt,
         wanted=wanted,
-        poured=poured_water(analysis),
-        pour=_pour(analysis, wanted),
+        hydration=rules.hydration.get(slug, {}).get(consistency or ""),
+        binder=load_of_binders(analysis.dough.parts, rules.doses.get(slug)),
+        soda=soda,
+        lifts=lifts(analysis, rules.leavening.get(slug), soda),
+        loads=loads_on_yeast(analysis),
+        usual=tuple(for_thirst(u, prediction.thirst_g_per_g) for u in rules.usual.get(slug, ())),
+        hottest_c=hottest_c,
+        minutes=minutes,
+    )
+
+
+def _judgement(
+    w: Worked,
+    rules: FormulaRules,
+    where: FormulaSetting,
+    consistency: str | None,
+    learnt: tuple[Learnt, ...],
+    bake: BakePlan,
+) -> FormulaJudgement:
+    """All that is known, from what was worked out."""
+    own, mixed, slug = w.analysis.shelf, w.analysis.mix.parts, w.use.slug if w.use else ""
+    gauges = worst_first(gauges_of(w))
+    in_words = tuple(x.name for x in w.analysis.lines if x.ingredient == WORDS)
+    gluten = _with_words(estimate_gluten([p for p in mixed if p.ingredient != WATER], own), in_words)
+    warnings = _warnings(w, rules)
+    return FormulaJudgement(
+        analysis=w.analysis,
+        consistency=consistency,
+        consistencies=tuple(rules.sauces if slug == SAUCE else rules.hydration.get(slug, {})),
+        prediction=w.prediction,
+        learnt=learnt,
+        wanted=w.wanted,
+        poured=poured_water(w.analysis),
+        pour=_pour(w.analysis, w.wanted),
         gauges=gauges,
-        binder=binder,
-        suggestion=suggest(school, use, binder, analysis.flour_g, rules.doses.get(slug, {})) if use else None,
-        disperse=_dispersed(formula, own),
-        lifts=found_lifts,
-        loads=loads,
+        binder=w.binder,
+        suggestion=_suggested(w, rules, w.formula.school or where.school),
+        disperse=_dispersed(w.formula, own),
+        lifts=w.lifts,
+        loads=w.loads,
         bake=bake,
         warnings=warnings,
-        allergens=union_of(i.allergens for i in items),
+        allergens=union_of(own[p.ingredient].allergens for p in mixed),
         gluten=gluten,
         cautions=cautions_for(mixed, own, gluten),
-        say=said(gauges, use) + unjudged(in_words) + odd(warnings),
-        say_more=said_more(analysis, in_words, sauce is not None),
+        say=said(gauges, w.use) + unjudged(in_words) + odd(warnings),
+        say_more=said_more(w.analysis, in_words, w.sauce is not None),
         in_words=in_words,
-        thickening=sauce,
+        thickening=w.sauce,
     )
+
+
+def _suggested(w: Worked, rules: FormulaRules, school: str) -> Suggestion | None:
+    if w.use is None:
+        return None
+    return suggest(school, w.use, w.binder, w.analysis.flour_g, rules.doses.get(w.use.slug, {}))
 
 
 def _thickening(
@@ -194,31 +206,6 @@ def _with_words(gluten: GlutenEstimate, in_words: Sequence[str]) -> GlutenEstima
         return gluten
     status = gluten.status if gluten.status == "contains" else "unknown"
     return replace(gluten, status=status, unknown_parts=(*gluten.unknown_parts, WORDS))
-
-
-def _binder_gauge(formula: Formula, analysis: WorkedFormula, use: Use | None, binder: BinderLoad) -> tuple[Gauge, ...]:
-    if use is None:
-        return binder_gauge(binder, None, needed=False, carried_by="")
-    carries = binder_in_bag(analysis.dough.parts, use.doses, use.family, MixClass.PLAIN) if use.doses else None
-    return binder_gauge(binder, carries, needed=use.needs_binder, carried_by=carried_by(formula))
-
-
-def _soda_gauge(soda: Soda, usual: Sequence[UsualAmount]) -> tuple[Gauge, ...]:
-    row = next((u for u in usual if u.metric == "unmet_soda_pct"), None)
-    return soda_gauge(soda, row.band if row else None, row.why_high if row else "")
-
-
-def _rich(
-    formula: Formula, analysis: WorkedFormula, loads: Sequence[Load], usual: Sequence[UsualAmount]
-) -> tuple[Gauge, ...]:
-    """Salt, sugar, egg and fat; where yeast lifts, salt and sugar are judged by what it bears."""
-    salt_pct = next((x.flour_pct for x in loads if x.kind == "salt"), 0.0)
-    if has_yeast(analysis):
-        return (
-            *yeast_gauges(loads),
-            *richness_gauges(formula, analysis, salt_pct, usual, frozenset({"salt", "sugar"})),
-        )
-    return richness_gauges(formula, analysis, salt_pct, usual)
 
 
 def _hottest(formula: Formula, bake: BakePlan, rules: FormulaRules) -> tuple[float | None, float]:
@@ -260,15 +247,15 @@ def _pour(analysis: FormulaAnalysis, wanted: Corrected | None) -> tuple[PourStep
     return hold_back(wanted.low_pct, wanted.high_pct, analysis.flour_g, other_water_g(analysis))
 
 
-def _warnings(
-    formula: Formula, analysis: FormulaAnalysis, rules: FormulaRules, loads: Sequence[Load]
-) -> tuple[str, ...]:
+def _warnings(w: Worked, rules: FormulaRules) -> tuple[str, ...]:
     """What is odd: shares ten times the usual, temperatures of the method that contradict, what slows yeast."""
-    rows = formula.method.splitlines()
+    rows = w.formula.method.splitlines()
     ovens = [m for n, row in enumerate(rows, start=1) for m in oven_mentions(row, n)]
     clashes = [f"Method, line {c.line}: {c.say}" for c in oven_clashes(ovens, rules.marks)]
-    slows = [x.slows for x in loads if x.slows]
-    return (*odd_shares(analysis, rules.usual_shares), *clashes, *slows, *_doubts(analysis))
+    slows = [x.slows for x in w.loads if x.slows]
+    pale = stays_pale(w.analysis, w.hottest_c) if w.sauce is None else ""
+    found = (*odd_shares(w.analysis, rules.usual_shares), *clashes, *slows, *_doubts(w.analysis))
+    return (*found, *filter(None, [pale]), *sauce_warnings(w.sauce))
 
 
 def _doubts(analysis: FormulaAnalysis) -> tuple[str, ...]:

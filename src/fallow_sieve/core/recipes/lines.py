@@ -7,7 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
 from fallow_sieve.core.formulas import When, usual_when
-from fallow_sieve.core.ingredients import Shelf
+from fallow_sieve.core.ingredients import Ingredient, Shelf
 from fallow_sieve.core.recipes.amounts import ASKED_POINT, COUNT, Amount, Unit, WrittenAmount, measured_at, plain
 from fallow_sieve.core.recipes.beside import in_full, is_outside, name_part
 from fallow_sieve.core.recipes.flours import (
@@ -235,17 +235,12 @@ def _told(
     when: When | None,
     more: tuple[str, ...],
 ) -> ReadLine:
-    first = mass_first(pair)
     item = shelf[named.ingredient] if named.ingredient in shelf and named.ingredient else None
-    first = mass_of_each(pair, item, name, words.pieces) or first
+    first = mass_of_each(pair, item, name, words.pieces) or mass_first(pair)
     mass, guesses, spread = mass_of(first, item, name, words.pieces)
-    wrong = "" if item else f"“{name}” is not an ingredient that is known here" if name else "It names no ingredient."
-    if not item and is_bare_flour(name):
-        wrong = ASKED
-    if item and mass is None:
-        wrong = no_mass(first, item)
-    if item and first and any(g.startswith(ASKED_POINT) for g in first.amount.guesses):
-        mass, wrong = None, "Is the point a decimal point, or does it set thousands apart?"
+    wrong = _wrong(first, item, name, mass)
+    if wrong == _ASKED_POINT:
+        mass = None
     if mass is not None and (left := drained(mass, text, note)):
         mass, guesses = left, (*guesses, "drained taken as 60 % of the tin")
     said = [*(first.amount.guesses if first else ()), named.guess, *guesses, *more]
@@ -270,3 +265,17 @@ def _told(
         spread=spread,
         in_dough=not is_outside(note),
     )
+
+
+_ASKED_POINT = "Is the point a decimal point, or does it set thousands apart?"
+
+
+def _wrong(first: WrittenAmount | None, item: Ingredient | None, name: str, mass: Range | None) -> str:
+    """What is missing before the line says how much of what; empty where nothing is."""
+    if item is None:
+        if is_bare_flour(name):
+            return ASKED
+        return f"“{name}” is not an ingredient that is known here" if name else "It names no ingredient."
+    if first and any(g.startswith(ASKED_POINT) for g in first.amount.guesses):
+        return _ASKED_POINT
+    return no_mass(first, item) if mass is None else ""

@@ -5,17 +5,15 @@ from fallow_sieve.core.formulas.gauges.gauge import Gauge
 from fallow_sieve.core.formulas.gauges.leavening import (
     LeaveningRule,
     Lift,
-    Soda,
     Usual,
     has_yeast,
     lift_gauge,
     lifts,
     powder_equivalent,
-    soda_gauge,
     soda_of,
     usual_share_pct,
 )
-from fallow_sieve.core.formulas.gauges.richness import UsualAmount, for_thirst, richness_gauges
+from fallow_sieve.core.formulas.gauges.richness import UsualAmount, for_thirst
 from fallow_sieve.core.formulas.gauges.state_words import odd, said, said_more, unjudged
 from fallow_sieve.core.formulas.gauges.thickening import (
     SAUCE,
@@ -25,10 +23,10 @@ from fallow_sieve.core.formulas.gauges.thickening import (
     by_school,
     sauce_warnings,
     thickening_of,
-    thickness_gauge,
 )
 from fallow_sieve.core.formulas.gauges.unusual_shares import TOO_MUCH, UsualShare, odd_shares
-from fallow_sieve.core.formulas.gauges.water_and_binder import binder_gauge, carried_by, water_gauge
+from fallow_sieve.core.formulas.gauges.water_and_binder import binder_gauge
+from fallow_sieve.core.formulas.gauges.whole import Worked, gauges_of
 from fallow_sieve.core.formulas.gauges.yeast_loads import Load, loads_on_yeast, yeast_gauges
 
 __all__ = [
@@ -39,17 +37,17 @@ __all__ = [
     "Lift",
     "Load",
     "SauceBand",
-    "Soda",
     "Thickener",
     "Thickening",
     "Usual",
     "UsualAmount",
     "UsualShare",
+    "Worked",
     "binder_gauge",
     "browning_gauge",
     "by_school",
-    "carried_by",
     "for_thirst",
+    "gauges_of",
     "has_yeast",
     "lift_gauge",
     "lifts",
@@ -57,17 +55,13 @@ __all__ = [
     "odd",
     "odd_shares",
     "powder_equivalent",
-    "richness_gauges",
     "said",
     "said_more",
     "sauce_warnings",
-    "soda_gauge",
     "soda_of",
     "stays_pale",
     "thickening_of",
-    "thickness_gauge",
     "unjudged",
     "usual_share_pct",
-    "water_gauge",
     "yeast_gauges",
 ]
