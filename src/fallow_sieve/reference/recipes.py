@@ -185,6 +185,7 @@ def _pieces() -> dict[str, Piece]:
 
 
 _PARTS_OF_EGG = {"whole-egg": "edible_g", "egg-white": "white_g", "egg-yolk": "yolk_g"}
+_WHICH = {"whole-egg": "an egg", "egg-white": "the white of an egg", "egg-yolk": "the yolk of an egg"}
 _SIZES = {"small": "S", "medium": "M", "large": "L", "extra large": "XL"}
 
 
@@ -197,7 +198,7 @@ def egg_pieces(region: str) -> dict[str, Piece]:
         masses = {size: float(getattr(e, column)) for size, e in sizes.items()}
         usual = USUAL_EGG[region]
         span = Range(min(masses.values()), masses[usual], max(masses.values()))
-        found[slug] = Piece(span, f"an egg taken as {region} {usual}: {masses[usual]:.0f} g")
+        found[slug] = Piece(span, f"{_WHICH[slug]} taken as {region} {usual}: {masses[usual]:.0f} g")
         for word, short in _SIZES.items():
             size = short if region == "EU" else word
             if size in masses:

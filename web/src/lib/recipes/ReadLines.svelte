@@ -91,14 +91,12 @@
             ><span class="said">{row.text}</span><span class="hair" aria-hidden="true"></span></span
           ></th
         >
-        <td class="num"
-          >{l ? grams(l) : ''}{#each l?.also ?? [] as a (a.ingredient_name)}<br />{grams(a)}{/each}</td
-        >
+        <td class="num">{l ? grams(l) : ''}</td>
         <td class="num soft">{l ? spread(l) : ''}</td>
         <td>
           {#if l}
             <span class="sr-only">{MARKS[l.understood]}</span>
-            {#if l.wrong}<Gap
+            {#if l.wrong && !l.ingredient}<Gap
                 name={l.name}
                 wrong={l.wrong}
                 near={l.near}
@@ -106,7 +104,11 @@
                 choose={(slug) => recipe.choose(l.number, slug)}
               />
             {:else}{l.ingredient_name}{#if !l.in_dough}<span class="soft">, not in the dough</span>{/if}
-              {#each l.also as a (a.ingredient_name)}<br />{a.ingredient_name}{/each}{/if}
+              {#each l.also as a (a.ingredient_name)}
+                <br />and {a.mass_g === null ? '' : `${grams(a)} g `}{a.ingredient_name}
+              {/each}
+              {#if l.wrong}<span class="small soft wrong">{l.wrong} Else it stays in words.</span>{/if}
+            {/if}
           {:else}<span class="soft">{KINDS[row.kind]}</span>{/if}
         </td>
       </tr>
@@ -134,6 +136,9 @@
 {/if}
 
 <style>
+  .wrong {
+    display: block;
+  }
   .how {
     display: flex;
     flex-wrap: wrap;
