@@ -6,7 +6,7 @@ WEB := src/fallow_sieve/web_dist/index.html
 TYPES := web/src/lib/api/schema.d.ts
 WEB_SOURCES := $(shell find web/src web/public docs/method.md -type f ! -path '$(TYPES)' 2>/dev/null) web/index.html web/vite.config.ts web/package.json
 
-.PHONY: demo setup dev test check fuzz lint lint-python lint-web-types lint-web-style lint-web-tests pytest bands bench clean lock schemas screenshots
+.PHONY: demo setup dev test check fuzz soak lint lint-python lint-web-types lint-web-style lint-web-tests pytest bands bench clean lock schemas screenshots
 
 demo: $(STAMPS)/python $(WEB)
 	@$(BIN)/fallow-sieve serve --demo --db demo.db
@@ -36,6 +36,10 @@ check: $(STAMPS)/python-dev
 # Ten times the generated inputs of `make test`.
 fuzz: $(STAMPS)/python-dev
 	EFFORT=fuzz $(BIN)/pytest -n 2 --dist worksteal -q tests/core tests/formats tests/api/test_any_input.py
+
+# Kitchens killed and put back a hundred times over, and eight people saving for minutes.
+soak: $(STAMPS)/python-dev
+	EFFORT=soak $(BIN)/pytest -n 2 --dist worksteal -q tests/safekeeping tests/store
 
 lint: lint-python lint-web-types lint-web-style lint-web-tests
 

@@ -3,53 +3,13 @@
 from __future__ import annotations
 
 import json
-import os
-import signal
-import socket
-import subprocess
-import sys
 import time
 import urllib.request
-from pathlib import Path
 
 import pytest
 from playwright.sync_api import expect
 
-
-def free_port() -> int:
-    with socket.socket() as probe:
-        probe.bind(("127.0.0.1", 0))
-        return probe.getsockname()[1]
-
-
-class RealServer:
-    """The application as a user starts it, in a process of its own that can be killed."""
-
-    def __init__(self, db: Path) -> None:
-        self.db, self.port = db, free_port()
-        self.url = f"http://127.0.0.1:{self.port}"
-        self.process: subprocess.Popen[bytes] | None = None
-
-    def start(self) -> None:
-        command = [sys.executable, "-m", "fallow_sieve", "serve", "--db", str(self.db), "--port", str(self.port)]
-        self.process = subprocess.Popen(command, stderr=subprocess.DEVNULL)
-        for _ in range(600):
-            try:
-                urllib.request.urlopen(f"{self.url}/api/v1/ping").close()
-                return
-            except OSError:
-                time.sleep(0.05)
-        raise AssertionError("the server did not start")
-
-    def kill(self) -> None:
-        assert self.process
-        if self.process.poll() is None:
-            os.kill(self.process.pid, signal.SIGKILL)
-            self.process.wait()
-
-    def draft(self, blend_id: int = 1) -> dict[str, float]:
-        with urllib.request.urlopen(f"{self.url}/api/v1/blends/{blend_id}/draft") as answer:
-            return {p["ingredient"]: p["mass_g"] for p in json.load(answer)["content"]["parts"]}
+from served import RealServer
 
 
 @pytest.fixture

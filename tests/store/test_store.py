@@ -13,12 +13,12 @@ from alembic.migration import MigrationContext
 from sqlalchemy.exc import IntegrityError
 from sqlmodel import SQLModel, select
 
-from fallow_sieve.backups import backup
 from fallow_sieve.core.blends.blend import Blend, Part
 from fallow_sieve.core.blends.limits import Limits
 from fallow_sieve.core.ingredients.ingredient import Fact, Ingredient, Quality, Role
 from fallow_sieve.core.values.estimates import exactly
 from fallow_sieve.reference.ingredients import library
+from fallow_sieve.safekeeping import backup
 from fallow_sieve.store.blends import BLENDS
 from fallow_sieve.store.briefs import add_brief, get_brief, list_briefs, save_brief
 from fallow_sieve.store.database import open_engine

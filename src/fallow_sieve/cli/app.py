@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import sys
+from datetime import datetime
 from pathlib import Path
 from typing import Annotated
 
@@ -224,10 +225,23 @@ def backup(
     db: Annotated[Path, typer.Option("--db", help="The kitchen's database.")] = DEFAULT_DB,
 ) -> None:
     """Copy a kitchen's database, also while it is in use."""
-    from fallow_sieve.backups import backup as copy
+    from fallow_sieve.safekeeping import backup as copy
 
     copy(db, to)
     typer.echo(f"{to} holds a copy of {db}.", err=True)
+
+
+@app.command()
+def restore(
+    backup: Annotated[Path, typer.Argument(help="The copy to put back.")],
+    db: Annotated[Path, typer.Option("--db", help="The kitchen's database; it must not be served.")] = DEFAULT_DB,
+) -> None:
+    """Put a copy of a kitchen back in its place; the one of before is kept beside it."""
+    from fallow_sieve.safekeeping import restore as put_back
+
+    done = put_back(backup, db, datetime.now())
+    kept = f" What stood there before is in {done.kept.name}." if done.kept else ""
+    typer.echo(f"{db} is as {backup} was.{kept}", err=True)
 
 
 def main() -> None:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from datetime import UTC, datetime
 from pathlib import Path
+from signal import SIGTERM, signal
 
 import typer
 
@@ -31,24 +32,45 @@ def demo(db: Path, fresh: bool) -> None:
 
 
 def serve(db: Path, host: str, port: int, with_demo: bool) -> None:
-    """Serve the application in the browser."""
+    """Serve the application in the browser, until Ctrl+C or SIGTERM; then the kitchen is closed, one whole file."""
     from waitress import create_server
 
     from fallow_sieve.api.app import create_app
 
-    application = create_app(_writable(db), only_this_machine=host in ("127.0.0.1", "localhost", "::1"))
-    if with_demo:
-        from fallow_sieve.demo import fill
-
-        fill(application.extensions["kitchen"], datetime.now(UTC))
+    _check_whole(_writable(db))
+    application = create_app(db, only_this_machine=host in ("127.0.0.1", "localhost", "::1"))
+    kitchen = application.extensions["kitchen"]
+    signal(SIGTERM, _ended)
     try:
+        if with_demo:
+            from fallow_sieve.demo import fill
+
+            fill(kitchen, datetime.now(UTC))
         server = create_server(application, host=host, port=port, threads=8)
+        typer.echo(f"Fallow Sieve is at http://{host}:{port}/ (stop with Ctrl+C)", err=True)
+        server.run()
     except OSError as error:
         raise BadInputError(
             f"cannot listen on {host}:{port}: {error.strerror}", right="choose another --port"
         ) from error
-    typer.echo(f"Fallow Sieve is at http://{host}:{port}/ (stop with Ctrl+C)", err=True)
-    server.run()
+    finally:
+        kitchen.close()
+
+
+def _ended(_signal: int, _frame: object) -> None:
+    raise SystemExit(0)
+
+
+def _check_whole(db: Path) -> None:
+    """Raise BadInputError for a kitchen whose file is damaged, before anything is written to it."""
+    from fallow_sieve.safekeeping import damage_of
+
+    damage = damage_of(db) if db.is_file() and db.stat().st_size else ""
+    if damage:
+        raise BadInputError(
+            f"the file of the kitchen {str(db)!r} is damaged ({damage})",
+            right=f"leave it as it is, and put your last copy back: fallow-sieve restore BACKUP --db {db}",
+        )
 
 
 def _writable(db: Path) -> Path:

@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 import json
+import sqlite3
 from collections.abc import Callable
-from contextlib import AbstractContextManager
+from contextlib import AbstractContextManager, closing, suppress
 from dataclasses import dataclass
 from datetime import date
 from pathlib import Path
@@ -141,6 +142,15 @@ class KitchenStore:
         return cast(MadeT, made[1])
 
     def close(self) -> None:
-        """Let go of the database."""
+        """Bring all that is kept into the one file, and let go of it; may be called again."""
         self._short_reads.close()
+        with suppress(
+            sqlite3.Error
+        ):  # another process has it open, or it cannot be written: then the log stays beside it
+            self.checkpoint()
         self._engine.dispose()
+
+    def checkpoint(self) -> None:
+        """Bring what the log holds into the database's file, and leave the log empty."""
+        with closing(self._engine.raw_connection()) as connection:
+            connection.cursor().execute("PRAGMA wal_checkpoint(TRUNCATE)")

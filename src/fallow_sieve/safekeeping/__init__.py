@@ -1,0 +1,7 @@
+"""A kitchen's file kept safe: checked, copied while it is in use, and put back. Needs nothing but SQLite."""
+
+from fallow_sieve.safekeeping.backing_up import backup
+from fallow_sieve.safekeeping.checking import damage_of
+from fallow_sieve.safekeeping.restoring import Restored, restore
+
+__all__ = ["Restored", "backup", "damage_of", "restore"]
