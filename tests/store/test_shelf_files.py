@@ -16,15 +16,8 @@ from fallow_sieve.formats.ingredients.data_package import read_package, write_pa
 from fallow_sieve.formats.ingredients.lots_table import lot_rows, read_lots
 from fallow_sieve.formats.ingredients.numbers_table import number_rows, read_numbers
 from fallow_sieve.formats.ingredients.shelf_table import ShelfLine, header, read_shelf, shelf_rows
-from fallow_sieve.formats.shared.tables import (
-    XLSX_TYPE,
-    guarded,
-    read_csv,
-    read_table,
-    unguarded,
-    write_csv,
-    write_xlsx,
-)
+from fallow_sieve.formats.shared.spreadsheets import write_xlsx
+from fallow_sieve.formats.shared.tables import XLSX_TYPE, guarded, read_csv, read_table, unguarded, write_csv
 from fallow_sieve.store.ingredients.ingredients import copy_ingredient, put_number
 from fallow_sieve.store.ingredients.lot_files import apply_lots, apply_numbers, lot_lines, number_lines, plan_lots
 from fallow_sieve.store.ingredients.numbers import layers_of

@@ -34,7 +34,6 @@ from fallow_sieve.devices import Scale, SimulatedScale
 from fallow_sieve.store import KitchenStore, NotFoundError
 
 API = "/api/v1"
-OWN_NAMES = ["localhost", "127.0.0.1", "[::1]"]
 MOST_ID = 2**53  # what JSON numbers hold exactly, and well inside what SQLite does
 
 
@@ -83,13 +82,12 @@ def create_app(
     is simulated.
     """
     app = Flask(__name__, static_folder=None)
-    app.config["TRUSTED_HOSTS"] = OWN_NAMES if only_this_machine else None
     app.extensions["kitchen"] = KitchenStore(Path(database))
     app.extensions["clock"] = clock
     app.extensions["scale"] = scale or SimulatedScale(monotonic)
     app.extensions["web_dist"] = web_dist or pages.BUILT
     register_problems(app)
-    register_security(app)
+    register_security(app, only_this_machine=only_this_machine)
     for module in _MODULES:
         app.register_blueprint(module.routes, url_prefix=API)
     app.register_blueprint(pages.routes)

@@ -5,15 +5,25 @@ from __future__ import annotations
 from collections.abc import Mapping
 from typing import Annotated, Any, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
 from fallow_sieve.core.blends import MAX_MASS_G, MAX_PARTS, MAX_RATIO, Part
-from fallow_sieve.core.values import BadInputError, shown
+from fallow_sieve.core.values import BadInputError, is_visible, shown
 from fallow_sieve.formats.shared import SLUG_PATTERN
 from fallow_sieve.store import Head
 
 Slug = Annotated[str, Field(pattern=SLUG_PATTERN, max_length=80)]
-Name = Annotated[str, Field(min_length=1, max_length=120, pattern=r"\S")]
+
+
+def _seen(text: str) -> str:
+    """Refuses a text in which nothing can be seen, though it is not empty: such a name could never be found again."""
+    if text and not is_visible(text):
+        raise ValueError("there is nothing in it that can be seen")
+    return text
+
+
+Seen = AfterValidator(_seen)
+Name = Annotated[str, Field(min_length=1, max_length=120, pattern=r"\S"), Seen]
 Text = Annotated[str, Field(max_length=2000)]
 RowId = Annotated[int, Field(ge=1, le=2**53)]
 RevisionNumber = Annotated[int, Field(ge=1, le=2**31)]
@@ -106,7 +116,7 @@ class DraftIn(In):
 class KeepIn(In):
     """Why the draft is kept as a revision."""
 
-    why: Annotated[str, Field(min_length=1, max_length=500, pattern=r"\S")]
+    why: Annotated[str, Field(min_length=1, max_length=500, pattern=r"\S"), Seen]
 
 
 class DuplicateIn(In):

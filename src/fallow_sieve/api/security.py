@@ -23,17 +23,35 @@ _HEADERS = {
     "Cross-Origin-Resource-Policy": "same-origin",
     "Permissions-Policy": "camera=(), geolocation=(), microphone=()",
 }
+OWN_NAMES = frozenset({"localhost", "127.0.0.1", "::1"})
 _CHANGING = {"POST", "PUT", "PATCH", "DELETE"}
 
 
-def register_security(app: Flask) -> None:
-    """Set the headers on every response of `app`, limit request bodies, and refuse foreign origins."""
+def _host_of(header: str) -> str:
+    """The name in a Host header, without its port, in lower case; empty for what is no host."""
+    try:
+        return (urlsplit(f"//{header}").hostname or "").rstrip(".")
+    except ValueError:
+        return ""
+
+
+def register_security(app: Flask, *, only_this_machine: bool = True) -> None:
+    """Set the headers on every response of `app`, limit request bodies, and refuse foreign origins.
+
+    `only_this_machine` answers to no other host name than this machine's own.
+    """
     app.config["MAX_CONTENT_LENGTH"] = MAX_REQUEST_BYTES
+
+    @app.before_request
+    def own_name() -> Response | None:
+        if only_this_machine and _host_of(request.headers.get("Host", "")) not in OWN_NAMES:
+            return problem(400, "Another host", "this kitchen answers to this machine's own names only")
+        return None
 
     @app.before_request
     def same_origin() -> Response | None:
         origin = request.headers.get("Origin")
-        if request.method in _CHANGING and origin and urlsplit(origin).netloc != request.host:
+        if request.method in _CHANGING and origin and urlsplit(origin).netloc.lower() != request.host.lower():
             return problem(403, "Another origin", "changes are taken from this application's own pages only")
         return None
 

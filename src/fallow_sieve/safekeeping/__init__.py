@@ -2,6 +2,6 @@
 
 from fallow_sieve.safekeeping.backing_up import backup
 from fallow_sieve.safekeeping.checking import damage_of
-from fallow_sieve.safekeeping.restoring import Restored, restore
+from fallow_sieve.safekeeping.restoring import restore
 
-__all__ = ["Restored", "backup", "damage_of", "restore"]
+__all__ = ["backup", "damage_of", "restore"]

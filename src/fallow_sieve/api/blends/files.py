@@ -11,7 +11,7 @@ from fallow_sieve.api.blends.routes import BLEND_API
 from fallow_sieve.api.http import answer, file_answer, kitchen, now_text, stem_of, store, today, whole
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.blends import analyse
-from fallow_sieve.core.values import BadInputError, shown
+from fallow_sieve.core.values import BadInputError, is_visible, shown, without_controls
 from fallow_sieve.formats.blends import BlendDocument, read_blend, read_blend_csv, write_blend, write_blend_csv
 from fallow_sieve.services.blends.judging import check_blend, must_define
 from fallow_sieve.services.ingredients.transfer import bring_ingredients
@@ -24,7 +24,7 @@ routes = Blueprint("blend_files", __name__)
 @route(BlendImportOut, status=201, query=BlendImportQuery)
 def import_blend() -> Response:
     """Add the blend in a blend file or CSV (the body, as it is); `?name=` and `?brief_id=` apply."""
-    document = _read(request.get_data(), request.mimetype, request.args.get("name", "")[:120])
+    document = _read(request.get_data(), request.mimetype, without_controls(request.args.get("name", ""))[:120])
     brief_id = whole("brief_id", 0, 1, 2**53) or None
     blend = document.blend
     with store().writing() as session:
@@ -32,7 +32,7 @@ def import_blend() -> Response:
             blend = replace(blend, use=get_brief(session, brief_id).use)
         check_blend(blend, store().shelf(session, today()).with_ingredients(document.ingredients))
         notes = bring_ingredients(session, document.ingredients)
-        name = blend.name.strip()[:120] or "Imported blend"
+        name = blend.name.strip()[:120] if is_visible(blend.name) else "Imported blend"
         head = BLENDS.add(session, name, brief_id, blend, now_text())
         made = BLEND_API.whole_out(session, head)
     return answer(BlendImportOut.model_validate({"blend": made, "notes": notes}), 201)

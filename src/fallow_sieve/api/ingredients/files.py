@@ -10,7 +10,7 @@ from sqlmodel import Session
 from fallow_sieve.api.http import answer, file_answer, if_match, store, streamed, today
 from fallow_sieve.api.ingredients.file_models import ImportLine, ImportQueryIn, PreviewOut, ShelfExportQuery
 from fallow_sieve.api.spec import route
-from fallow_sieve.core.values import BadInputError, shown
+from fallow_sieve.core.values import BadInputError, shown, without_controls
 from fallow_sieve.formats.ingredients import (
     ZIP_TYPE,
     header,
@@ -82,7 +82,7 @@ def bring_in() -> Response:
 
     If-Match names the state of the shelf that the preview was made for.
     """
-    sent, version, name = _sent(), if_match(), request.args.get("name", "a file")[:120]
+    sent, version, name = _sent(), if_match(), without_controls(request.args.get("name", "a file"))[:120]
     with store().reading() as session:  # what is wrong with it is said before anything streams
         check_still_so(session, planned(session, sent, today()), version)
     return streamed(_lines(sent, name, version))

@@ -7,7 +7,7 @@ from typing import Annotated
 
 from pydantic import Field
 
-from fallow_sieve.api.models import In, Out
+from fallow_sieve.api.models import In, Out, Seen
 from fallow_sieve.core.ingredients import LotStanding, price_per_usable_kg
 from fallow_sieve.services.ingredients.shelf import Bins, LotInBin
 
@@ -18,7 +18,7 @@ Note = Annotated[str, Field(max_length=500)]
 class LotIn(In):
     """A lot in a bin; see the core's Lot for what its fields mean."""
 
-    code: Annotated[str, Field(max_length=60)]
+    code: Annotated[str, Field(max_length=60), Seen]
     supplier: Annotated[str, Field(max_length=120)] = ""
     bought_g: float = Field(ge=0, le=1e8)
     stock_g: float = Field(ge=0, le=1e8)

@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from fallow_sieve.api.models import In, Name, Out, Slug
+from fallow_sieve.api.models import In, Name, Out, Seen, Slug
 from fallow_sieve.services.searching import Found
 from fallow_sieve.store import KitchenWord
 
@@ -55,7 +55,7 @@ class KitchenOut(Out):
 class WordIn(In):
     """A name as it was written, and the ingredient it is."""
 
-    phrase: Annotated[str, Field(min_length=1, max_length=120)]
+    phrase: Annotated[str, Field(min_length=1, max_length=120), Seen]
     ingredient: Slug
 
 

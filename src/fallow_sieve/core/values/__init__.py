@@ -34,6 +34,7 @@ from fallow_sieve.core.values.quantities import (
     teaspoon_ml,
     to_grams,
 )
+from fallow_sieve.core.values.texts import control_at, is_visible, without_controls
 from fallow_sieve.core.values.words import counted, grams, number_word, spaced
 
 __all__ = [
@@ -59,12 +60,14 @@ __all__ = [
     "around",
     "came_or_went",
     "celsius_from_fahrenheit",
+    "control_at",
     "counted",
     "cup_ml",
     "estimate",
     "exactly",
     "fahrenheit_from_celsius",
     "grams",
+    "is_visible",
     "moved",
     "nearest_names",
     "number_word",
@@ -77,5 +80,6 @@ __all__ = [
     "tablespoon_ml",
     "teaspoon_ml",
     "to_grams",
+    "without_controls",
     "worst_first",
 ]

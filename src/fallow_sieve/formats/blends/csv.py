@@ -8,6 +8,7 @@ import re
 
 from fallow_sieve.core.blends import MAX_MASS_G, MAX_PARTS, Analysis, Blend, Part
 from fallow_sieve.core.values import BadInputError, shown
+from fallow_sieve.formats.shared import Most, read_csv
 
 COLUMNS = ("ingredient", "name", "mass_g", "flour_pct")
 _NUMBER = re.compile(r"\d{1,12}(\.\d{1,12})?([eE][+-]?\d{1,2})?")
@@ -32,21 +33,13 @@ def _guarded(text: str) -> str:
 
 def read_blend_csv(data: bytes, name: str = "") -> Blend:
     """Return the blend in CSV `data`; columns `ingredient` and `mass_g` are read. Errors name row and column."""
-    try:
-        text = data.decode("utf-8-sig")
-    except UnicodeDecodeError as error:
-        raise BadInputError(f"byte {error.start} is not UTF-8 text", right="save the file as CSV in UTF-8") from error
-    try:
-        rows = list(csv.reader(io.StringIO(text), strict=True))
-    except csv.Error as error:
-        raise BadInputError(f"not CSV: {error}", right="check for a missing quote") from error
-    header = [c.strip() for c in rows[0]] if rows else []
+    table = read_csv(data, Most(rows=MAX_PARTS))
+    header = list(table.header)
     _check_header(header)
-    found = [_part(row, header, line) for line, row in enumerate(rows[1:], start=2) if any(c.strip() for c in row)]
+    rows = zip(table.rows, table.lines, strict=True)
+    found = [_part(row, header, line) for row, line in rows if any(c.strip() for c in row)]
     if not found:
         raise BadInputError("no parts", place="row 2", right="give one row for each ingredient")
-    if len(found) > MAX_PARTS:
-        raise BadInputError(f"{len(found)} parts", right=f"a blend has at most {MAX_PARTS}")
     return Blend(tuple(found), name)
 
 

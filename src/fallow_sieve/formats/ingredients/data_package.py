@@ -14,9 +14,10 @@ from typing import Any
 
 from fallow_sieve.core.values import BadInputError
 from fallow_sieve.formats.ingredients import lots_table, numbers_table, shelf_table
-from fallow_sieve.formats.shared import MOST_UNPACKED_BYTES, Cells, Table, read_csv, write_csv
+from fallow_sieve.formats.shared import Cells, Most, Table, opened_archive, read_csv, write_csv
 
 ZIP_TYPE = "application/zip"
+_MOST_NUMBERS = Most(rows=200_000)
 _STAMP = (1980, 1, 1, 0, 0, 0)  # the same contents make the same bytes
 _NUMBER_COLUMNS = {
     "low",
@@ -102,22 +103,17 @@ def _type(column: str) -> str:
 
 def read_package(data: bytes) -> Packed:
     """Return the tables of a data package. Raises BadInputError where it is none of ours."""
-    try:
-        with zipfile.ZipFile(io.BytesIO(data)) as packed:
-            if sum(i.file_size for i in packed.infolist()) > MOST_UNPACKED_BYTES:
-                raise BadInputError("too much in one package", right=f"at most {MOST_UNPACKED_BYTES} bytes unpacked")
-            tables = {n: _table(packed, n) for n in ("ingredients", "numbers", "lots")}
-    except (zipfile.BadZipFile, NotImplementedError, RuntimeError, OSError) as error:
-        raise BadInputError("not a package that can be read", right="give a ZIP that was written here") from error
-    return Packed(**tables)
+    with opened_archive(data, "a package") as packed:
+        return Packed(**{n: _table(packed, n) for n in ("ingredients", "numbers", "lots")})
 
 
 def _table(packed: zipfile.ZipFile, name: str) -> Table:
     try:
-        data = packed.read(f"{name}.csv")
+        stream = packed.open(f"{name}.csv")
     except KeyError as error:
         raise BadInputError(f"{name}.csv is not in it", right="give a package that was written here") from error
     try:
-        return read_csv(data)
+        with stream:
+            return read_csv(stream, _MOST_NUMBERS if name == "numbers" else None)
     except BadInputError as error:
         raise error.at(f"{name}.csv, ") from error

@@ -12,11 +12,13 @@ from fallow_sieve.formats.shared.answers import (
     nutrient_out,
     rounded,
 )
+from fallow_sieve.formats.shared.csv_rows import Most
+from fallow_sieve.formats.shared.packed import opened_archive
+from fallow_sieve.formats.shared.spreadsheets import write_xlsx
 from fallow_sieve.formats.shared.strict import MASS_LIMIT_G, SLUG_PATTERN, Slug, Strict, no_twice
 from fallow_sieve.formats.shared.strict_json import parse_json
 from fallow_sieve.formats.shared.tables import (
     CSV_TYPE,
-    MOST_UNPACKED_BYTES,
     XLSX_TYPE,
     Cells,
     Table,
@@ -25,7 +27,6 @@ from fallow_sieve.formats.shared.tables import (
     read_table,
     unguarded,
     write_csv,
-    write_xlsx,
 )
 from fallow_sieve.formats.shared.validating import validate
 
@@ -33,7 +34,6 @@ __all__ = [
     "CSV_TYPE",
     "DECIMALS",
     "MASS_LIMIT_G",
-    "MOST_UNPACKED_BYTES",
     "SLUG_PATTERN",
     "XLSX_TYPE",
     "BinderOut",
@@ -41,6 +41,7 @@ __all__ = [
     "DoseOut",
     "EstimateOut",
     "GlutenOut",
+    "Most",
     "NutrientOut",
     "Out",
     "Slug",
@@ -50,6 +51,7 @@ __all__ = [
     "guarded",
     "no_twice",
     "nutrient_out",
+    "opened_archive",
     "parse_json",
     "read_csv",
     "read_table",

@@ -1,4 +1,6 @@
-"""Reads JSON as strictly as the formats promise: UTF-8, no key twice, no bottomless nesting.
+"""Reads JSON as strictly as the formats promise: UTF-8, no key twice, no bottomless nesting, no control characters.
+
+How much is in a document is counted before it is laid out: eight megabytes of keys would take a gigabyte.
 
 NaN, infinities and numbers too large for a float are let through as such, so that validation can refuse them with
 the place where they stand.
@@ -11,19 +13,26 @@ import math
 import re
 from typing import Any
 
-from fallow_sieve.core.values import BadInputError, shown
+from fallow_sieve.core.values import BadInputError, control_at, shown
 
 MAX_BYTES = 8 * 1024 * 1024
 MAX_DEPTH = 32
-_STRINGS = re.compile(rb'"(?:[^"\\]|\\.)*"', re.DOTALL)
+MAX_VALUES = 50_000
+_STRINGS = re.compile(rb'"[^"\\]*(?:\\.[^"\\]*)*"', re.DOTALL)
 _MOST_DIGITS = 308
+_BETWEEN_VALUES = re.compile(rb"[,:]")
+# What may stand for a control character: as an escape, or as it is. The text that it gives is then looked at.
+_PERHAPS_CONTROL = re.compile(r"\\[bf]|\\u(?:00[0189]|007[fF]|[dD][89a-fA-F]|[fF]{3}[eEfF])|[\x7f-\x9f\ufffe\uffff]")
 
 
 def parse_json(data: bytes) -> Any:
     """Return the value that the JSON document `data` holds. Raises BadInputError naming the place."""
     if len(data) > MAX_BYTES:
         raise BadInputError(f"{len(data)} bytes of JSON", right=f"at most {MAX_BYTES} are read")
+    if data.count(b'"') > 4 * MAX_VALUES:
+        raise BadInputError(f"more than {2 * MAX_VALUES} texts", place="/", right="no format here needs that many")
     _check_depth(data)
+    _check_amount(data)
     try:
         text = data.decode("utf-8-sig")
     except UnicodeDecodeError as error:
@@ -41,7 +50,22 @@ def parse_json(data: bytes) -> Any:
         ) from error
     if twice:
         _refuse_twice(value, "")
+    if _PERHAPS_CONTROL.search(text):
+        _refuse_controls(value, "")
     return value
+
+
+def _check_amount(data: bytes) -> None:
+    """Refuse more values than any format here has. Commas and colons of texts count only where there are that many."""
+    if data.count(b",") + data.count(b":") <= MAX_VALUES:
+        return
+    for n, between in enumerate(_BETWEEN_VALUES.finditer(_STRINGS.sub(_blank, data))):
+        if n >= MAX_VALUES:
+            raise BadInputError(
+                f"more than {MAX_VALUES} keys and values",
+                place=f"byte {between.start()}",
+                right="no format here needs that many",
+            )
 
 
 def _check_depth(data: bytes) -> None:
@@ -94,3 +118,18 @@ def _refuse_twice(value: Any, place: str) -> None:
     elif isinstance(value, list):
         for n, inner in enumerate(value):
             _refuse_twice(inner, f"{place}/{n}")
+
+
+def _refuse_controls(value: Any, place: str) -> None:
+    if isinstance(value, str):
+        at = control_at(value)
+        if at is not None:
+            wrong = f"a control character (U+{ord(value[at]):04X}) as character {at + 1}"
+            raise BadInputError(wrong, place=place or "/", right="take it out: it cannot be seen or printed")
+    elif isinstance(value, dict):
+        for key, inner in value.items():
+            _refuse_controls(key, place)
+            _refuse_controls(inner, f"{place}/{key}")
+    elif isinstance(value, list):
+        for n, inner in enumerate(value):
+            _refuse_controls(inner, f"{place}/{n}")

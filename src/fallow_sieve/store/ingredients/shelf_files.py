@@ -12,7 +12,7 @@ import numpy as np
 from sqlmodel import Session
 
 from fallow_sieve.core.ingredients import Fact
-from fallow_sieve.core.values import Change, exactly
+from fallow_sieve.core.values import Change, exactly, is_visible
 from fallow_sieve.formats.ingredients import (
     HEADER_OF,
     NUMBERS,
@@ -139,7 +139,7 @@ def _plan_texts(plan: Plan, here: Sequence[AsItStands | None]) -> None:
     for needed in ("name", "role"):
         column = table.texts.get(needed) or [""] * len(here)
         for n, (text, known) in enumerate(zip(column, here, strict=True)):
-            if not text and known is None:
+            if known is None and not is_visible(text):
                 wrong = f"a new ingredient without a {needed}"
                 refuse.append(Refusal(table.lines[n], needed, wrong, f"give its {needed}"))
     columns = {c: table.texts[c] for c in TEXTS if c in table.texts and c != "slug"}
