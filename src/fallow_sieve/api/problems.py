@@ -10,9 +10,11 @@ from sqlalchemy.exc import DBAPIError
 from werkzeug.exceptions import HTTPException
 
 from fallow_sieve.core.values import BadInputError, FallowSieveError
-from fallow_sieve.store import InUseError, NotFoundError, StaleSaveError
+from fallow_sieve.store import BusyError, InUseError, NotFoundError, ReplacedError, StaleSaveError
 
 _STATUS: tuple[tuple[type[FallowSieveError], int, str], ...] = (
+    (BusyError, 503, "The database is busy"),
+    (ReplacedError, 503, "The kitchen's file was replaced"),
     (StaleSaveError, 412, "Saved by someone else in between"),
     (NotFoundError, 404, "Not found"),
     (InUseError, 409, "Still in use"),

@@ -35,9 +35,8 @@ def kitchen_at(db: Path | None, cup: str | None) -> KitchenNow:
         raise BadInputError(f"there is no database {str(db)!r}", right="make one with fallow-sieve init --db PATH")
     from fallow_sieve.store import KitchenStore
 
-    store = KitchenStore(db)
-    found = kitchen_now(store, datetime.now(UTC).date())
-    store.close()
+    with KitchenStore.to_read(db) as store:
+        found = kitchen_now(store, datetime.now(UTC).date())
     return replace(found, cup=cup_named(cup)) if cup else found
 
 

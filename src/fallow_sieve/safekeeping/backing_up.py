@@ -41,7 +41,7 @@ def backup(path: Path, target: Path) -> None:
 def copy_whole(path: Path, target: Path) -> None:
     """Copy the database `path` with what its companions hold to the new file `target`, which has none."""
     try:
-        with closing(opened(path, _how(path))) as source, closing(sqlite3.connect(target)) as copy:
+        with closing(opened(path, how_to_read(path))) as source, closing(sqlite3.connect(target)) as copy:
             source.backup(copy)
     except sqlite3.OperationalError as error:
         if "unable to open" not in str(error):
@@ -53,7 +53,10 @@ def copy_whole(path: Path, target: Path) -> None:
         copy.execute("PRAGMA journal_mode=DELETE")
 
 
-def _how(path: Path) -> str:
-    """A file alone in a folder that cannot be written is read as it lies: SQLite would need a companion beside it."""
+def how_to_read(path: Path) -> str:
+    """Return SQLite's word for reading `path` without writing to it.
+
+    A file alone in a folder that cannot be written is read as it lies: SQLite would need a companion beside it.
+    """
     is_alone = not any(beside(path, c).exists() for c in ("-wal", "-journal"))
     return "immutable=1" if is_alone and not os.access(path.absolute().parent, os.W_OK) else "mode=ro"

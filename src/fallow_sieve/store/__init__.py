@@ -3,7 +3,7 @@
 from fallow_sieve.store.blends import BLENDS
 from fallow_sieve.store.briefs import Brief, add_brief, get_brief, limits_of, list_briefs, save_brief
 from fallow_sieve.store.documents import Documents, Draft, Head, Revision
-from fallow_sieve.store.errors import InUseError, NotFoundError, StaleSaveError
+from fallow_sieve.store.errors import BusyError, InUseError, NotFoundError, ReplacedError, StaleSaveError
 from fallow_sieve.store.formulas import FORMULAS
 from fallow_sieve.store.kitchen import save_settings, settings_of
 from fallow_sieve.store.kitchen_store import KitchenStore
@@ -14,6 +14,7 @@ __all__ = [
     "BLENDS",
     "FORMULAS",
     "Brief",
+    "BusyError",
     "Documents",
     "Draft",
     "Head",
@@ -22,6 +23,7 @@ __all__ = [
     "KitchenWord",
     "NotFoundError",
     "PourOnRecord",
+    "ReplacedError",
     "Revision",
     "StaleSaveError",
     "add_brief",

@@ -2,31 +2,49 @@
 
 from __future__ import annotations
 
+import sqlite3
 from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
+from time import monotonic
 from typing import Any
+from urllib.parse import quote
 
-from sqlalchemy import Engine, create_engine, event
+from sqlalchemy import Connection, Engine, QueuePool, create_engine, event
+from sqlalchemy.exc import OperationalError
 from sqlmodel import Session
 
 BUSY_TIMEOUT_MS = 5000
+MIGRATION_PATIENCE_S = 120
 MIGRATIONS = Path(__file__).with_name("migrations")
 
 
-def open_engine(path: Path) -> Engine:
-    """Return an engine on the SQLite file `path`, which need not exist yet."""
-    engine = create_engine(f"sqlite:///{path}", connect_args={"timeout": BUSY_TIMEOUT_MS / 1000})
-    event.listen(engine, "connect", _on_connect)
+def open_engine(path: Path, how: str = "") -> Engine:
+    """Return an engine on the SQLite file `path`, which need not exist yet.
+
+    `how` is SQLite's own word for how a file is opened that is only read, such as mode=ro: then nothing is written.
+    """
+    name = f"file:{quote(str(path.absolute()))}?{how}" if how else str(path)
+    engine = create_engine(
+        "sqlite://",
+        creator=lambda: sqlite3.connect(
+            name, timeout=BUSY_TIMEOUT_MS / 1000, isolation_level=None, uri=bool(how), check_same_thread=False
+        ),
+        poolclass=QueuePool,
+    )
+    event.listen(engine, "connect", _on_connect_to_read if how else _on_connect)
     event.listen(engine, "begin", _on_begin)
     return engine
 
 
 def _on_connect(connection: Any, _record: object) -> None:
     # SQLAlchemy says BEGIN itself (below), so that a writer can take its lock at once.
-    connection.isolation_level = None
     for pragma in ("journal_mode=WAL", "foreign_keys=ON", f"busy_timeout={BUSY_TIMEOUT_MS}", "synchronous=FULL"):
         connection.execute(f"PRAGMA {pragma}")
+
+
+def _on_connect_to_read(connection: Any, _record: object) -> None:
+    connection.execute("PRAGMA query_only=ON")
 
 
 def _on_begin(connection: Any) -> None:
@@ -55,7 +73,7 @@ class OtherVersionError(Exception):
 
 def migrate(engine: Engine) -> None:
     """Bring the database's tables to this version, forward from any released one. Raises OtherVersionError."""
-    if _version_of(engine) == newest_version():
+    if version_of(engine) == newest_version():
         return
     from alembic import command  # takes a third of a second to load, and is needed once for each new version
     from alembic.config import Config
@@ -63,7 +81,9 @@ def migrate(engine: Engine) -> None:
 
     config = Config()
     config.set_main_option("script_location", str(MIGRATIONS))
-    with engine.connect() as connection:
+    with _alone(engine) as connection:
+        if _version_at(connection) == newest_version():
+            return  # another start was quicker, and we waited for it
         config.attributes["connection"] = connection
         try:
             command.upgrade(config, "head")
@@ -72,15 +92,35 @@ def migrate(engine: Engine) -> None:
         connection.commit()
 
 
+@contextmanager
+def _alone(engine: Engine) -> Iterator[Connection]:
+    """Give a connection that nobody else writes beside, waiting as long as a large kitchen's migration may take."""
+    with engine.connect() as connection:
+        writer = connection.execution_options(immediate=True)
+        until = monotonic() + MIGRATION_PATIENCE_S
+        while True:
+            try:
+                writer.begin()
+                break
+            except OperationalError as error:
+                if "locked" not in str(error.orig) or monotonic() > until:
+                    raise
+        yield writer
+
+
 def newest_version() -> str:
     """Return the version of the newest migration, by which its file's name begins."""
     return max(p.name.split("_")[0] for p in (MIGRATIONS / "versions").glob("[0-9]*.py"))
 
 
-def _version_of(engine: Engine) -> str | None:
-    """The version that the tables are at, or None where there are none yet."""
+def version_of(engine: Engine) -> str | None:
+    """Return the version that the tables are at, or None where there are none yet."""
     with engine.connect() as connection:
-        ask = connection.exec_driver_sql
-        if not ask("SELECT 1 FROM sqlite_master WHERE name = 'alembic_version'").scalar():
-            return None
-        return str(ask("SELECT version_num FROM alembic_version").scalar())
+        return _version_at(connection)
+
+
+def _version_at(connection: Connection) -> str | None:
+    ask = connection.exec_driver_sql
+    if not ask("SELECT 1 FROM sqlite_master WHERE name = 'alembic_version'").scalar():
+        return None
+    return str(ask("SELECT version_num FROM alembic_version").scalar())

@@ -3,6 +3,8 @@
 FallowSieveError
 ├── NotFoundError      no such record
 ├── InUseError         a record that others rest on; it cannot be deleted
+├── BusyError          others write, and one's turn did not come
+├── ReplacedError      the kitchen's file was put away while it was served
 ├── UnusableError      a file that is no database of ours, or cannot be read or written
 └── StaleSaveError     the record was saved by someone else in between; carries both versions
 """
@@ -35,6 +37,20 @@ class UnusableError(FallowSieveError):
 
     def __init__(self, path: object, why: str) -> None:
         super().__init__(f"the database {str(path)!r} cannot be used: {why}")
+
+
+class BusyError(FallowSieveError):
+    """Others were writing all the while."""
+
+    def __init__(self) -> None:
+        super().__init__("others are saving; nothing was saved, nothing was lost: try again in a moment")
+
+
+class ReplacedError(FallowSieveError):
+    """Another file lies where the kitchen's did: what is written now would be written to the one put away."""
+
+    def __init__(self, path: object) -> None:
+        super().__init__(f"the file {str(path)!r} was replaced while it was served; nothing was saved: start it again")
 
 
 class StaleSaveError(FallowSieveError):

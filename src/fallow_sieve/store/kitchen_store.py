@@ -4,26 +4,37 @@ from __future__ import annotations
 
 import json
 import sqlite3
-from collections.abc import Callable
-from contextlib import AbstractContextManager, closing, suppress
+from collections.abc import Callable, Iterator
+from contextlib import AbstractContextManager, ExitStack, closing, contextmanager, suppress
 from dataclasses import dataclass
 from datetime import date
 from pathlib import Path
+from tempfile import TemporaryDirectory
 from threading import Lock
 from typing import TypeVar, cast
 
-from sqlalchemy import text
+from sqlalchemy import Engine, text
 from sqlalchemy.exc import DBAPIError
 from sqlmodel import Session
 
 from fallow_sieve.core.blends import Limits
 from fallow_sieve.core.formulas import Pour
 from fallow_sieve.core.ingredients import Shelf
+from fallow_sieve.safekeeping import copy_whole, how_to_read
 from fallow_sieve.store.briefs import limits_of
-from fallow_sieve.store.database import OtherVersionError, migrate, open_engine, reading, writing
-from fallow_sieve.store.errors import NotFoundError, UnusableError
-from fallow_sieve.store.ingredients import load_shelf, refresh_library, reload_shelf
+from fallow_sieve.store.database import (
+    OtherVersionError,
+    migrate,
+    newest_version,
+    open_engine,
+    reading,
+    version_of,
+    writing,
+)
+from fallow_sieve.store.errors import NotFoundError, ReplacedError, UnusableError
+from fallow_sieve.store.ingredients import is_refreshed, load_shelf, refresh_library, reload_shelf
 from fallow_sieve.store.short_reads import ShortReads
+from fallow_sieve.store.writers import Writers
 
 MadeT = TypeVar("MadeT")
 _POURS = "SELECT predicted_pct, actual_pct, blend, family, baked_on FROM bake WHERE NOT withdrawn ORDER BY baked_on, id"
@@ -53,23 +64,41 @@ class Standing:
     limits: Limits
 
 
+class _NotUpToDateError(Exception):
+    """The kitchen comes from an earlier version, or cannot be read where it lies."""
+
+
+def _identity(path: Path) -> tuple[int, int] | None:
+    """Which file lies at `path`, by what the disk knows it; None where none does."""
+    try:
+        found = path.stat()
+    except OSError:
+        return None
+    return found.st_dev, found.st_ino
+
+
 class KitchenStore:
     """Gives sessions on one database, and its shelf, read anew only when an ingredient or lot changed.
 
     Raises UnusableError where the file is no database of ours or cannot be written.
     """
 
+    _file: tuple[int, int] | None
+
     def __init__(self, path: Path) -> None:
-        self.path = path
-        self._engine = open_engine(path)
+        self._open(path, open_engine(path))
         try:
-            migrate(self._engine)
-            with self.writing() as session:
-                refresh_library(session)
+            self._bring_up_to_date()
         except DBAPIError as error:
             raise UnusableError(path, str(error.orig)) from error
         except OtherVersionError as error:
             raise UnusableError(path, f"it comes from another version of Fallow Sieve ({error})") from error
+        self._file = _identity(path)
+
+    def _open(self, path: Path, engine: Engine) -> None:
+        self.path, self._engine = path, engine
+        self._file = None
+        self._writers = Writers()
         self._short_reads = ShortReads(self._engine)
         self._lock = Lock()
         self._cached: tuple[tuple[int, date], Shelf] | None = None
@@ -80,9 +109,61 @@ class KitchenStore:
         """Give a session that reads one consistent state."""
         return reading(self._engine)
 
-    def writing(self) -> AbstractContextManager[Session]:
-        """Give a session whose changes are kept together or not at all."""
-        return writing(self._engine)
+    @contextmanager
+    def writing(self) -> Iterator[Session]:
+        """Give a session whose changes are kept together or not at all, when it is one's turn to write.
+
+        Raises BusyError where that does not come, ReplacedError where another file lies in the kitchen's place.
+        """
+        with self._writers.turn():
+            if self._file is not None and _identity(self.path) != self._file:
+                raise ReplacedError(self.path)
+            with writing(self._engine) as session:
+                yield session
+
+    def _bring_up_to_date(self) -> None:
+        """Migrate and refresh the library where that is needed: a start on what is up to date writes nothing."""
+        migrate(self._engine)
+        with self.reading() as session:
+            if is_refreshed(session):
+                return
+        with self.writing() as session:
+            refresh_library(session)
+
+    @classmethod
+    @contextmanager
+    def to_read(cls, path: Path) -> Iterator[KitchenStore]:
+        """Give the kitchen at `path` without writing to it, also where nothing can be written there.
+
+        One that is not up to date is copied first, and the copy brought up to date. Raises UnusableError.
+        """
+        with ExitStack() as stack:
+            try:
+                yield stack.enter_context(closing(cls._as_it_lies(path)))
+                return
+            except _NotUpToDateError:
+                pass
+            copy = Path(stack.enter_context(TemporaryDirectory())) / "kitchen.db"
+            try:
+                copy_whole(path, copy)
+            except sqlite3.Error as error:
+                raise UnusableError(path, str(error)) from error
+            yield stack.enter_context(closing(cls(copy)))
+
+    @classmethod
+    def _as_it_lies(cls, path: Path) -> KitchenStore:
+        """Return the kitchen opened only to be read. Raises _NotUpToDateError, also where it cannot be opened so."""
+        found = cls.__new__(cls)
+        found._open(path, open_engine(path, how_to_read(path)))
+        try:
+            if version_of(found._engine) == newest_version():
+                with found.reading() as session:
+                    if is_refreshed(session):
+                        return found
+        except DBAPIError:
+            pass
+        found.close()
+        raise _NotUpToDateError
 
     def standing(self, brief_id: int | None = None) -> Standing:
         """Return by what is judged now, in one query: it is asked at every move of a hand.

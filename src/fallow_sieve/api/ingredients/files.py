@@ -21,7 +21,7 @@ from fallow_sieve.formats.ingredients import (
     write_package,
 )
 from fallow_sieve.formats.shared import CSV_TYPE, XLSX_TYPE, write_csv, write_xlsx
-from fallow_sieve.services.ingredients.shelf_files import ShelfFile, applied, check_still_so, planned
+from fallow_sieve.services.ingredients.shelf_files import ShelfFile, WholePlan, check_still_so, planned, prepare, write
 from fallow_sieve.store import settings_of
 from fallow_sieve.store.ingredients import lot_lines, number_lines, shelf_lines
 
@@ -83,17 +83,21 @@ def bring_in() -> Response:
     If-Match names the state of the shelf that the preview was made for.
     """
     sent, version, name = _sent(), if_match(), without_controls(request.args.get("name", "a file"))[:120]
-    with store().reading() as session:  # what is wrong with it is said before anything streams
-        check_still_so(session, planned(session, sent, today()), version)
-    return streamed(_lines(sent, name, version))
-
-
-def _lines(sent: ShelfFile, name: str, version: int) -> Iterator[ImportLine]:
-    """One transaction: where it fails, or nobody listens any more, nothing of it is kept."""
-    with store().writing() as session:
+    with store().reading() as session:  # all that takes long is done before anybody has to wait for it
         plan = planned(session, sent, today())
         check_still_so(session, plan, version)
-        total = len(plan.rows)
-        for done in applied(session, plan, name, today()):
-            yield ImportLine(done=min(done, total), of=total)
+    return streamed(_lines(plan, name, version))
+
+
+def _lines(plan: WholePlan, name: str, version: int) -> Iterator[ImportLine]:
+    """One transaction, on the shelf that was planned for: all of it is kept or nothing.
+
+    Nothing is sent while it is open: a reader who is slow, or leaves, must not keep others from saving.
+    """
+    total = len(plan.rows)
+    for done in prepare(plan, name, today()):
+        yield ImportLine(done=min(done, total), of=total)
+    with store().writing() as session:
+        check_still_so(session, plan, version)
+        write(session, plan)
     yield ImportLine(done=total, of=total, finished=True)

@@ -15,6 +15,7 @@ from fallow_sieve.store import StaleSaveError, settings_of
 from fallow_sieve.store.ingredients import (
     LotPlan,
     Plan,
+    Prepared,
     RowChange,
     apply_import,
     apply_lots,
@@ -22,6 +23,7 @@ from fallow_sieve.store.ingredients import (
     plan_import,
     plan_lots,
     plan_numbers,
+    prepare_import,
 )
 
 
@@ -42,6 +44,7 @@ class WholePlan:
     shelf: Plan | None = None
     lots: LotPlan | None = None
     numbers: list[NumberLine] = field(default_factory=list)
+    ready: Prepared | None = None
 
     @property
     def refused(self) -> int:
@@ -84,14 +87,20 @@ def check_still_so(session: Session, plan: WholePlan, version: int) -> None:
         raise BadInputError(f"{plan.refused} rows cannot be used", right="mend them, and look at the preview again")
 
 
-def applied(session: Session, plan: WholePlan, name: str, today: date) -> Iterator[int]:
-    """Write what `plan` says, from a file called `name`, giving how many rows are done as it goes on."""
-    done = 0
-    if plan.shelf is not None:
-        for done in apply_import(session, plan.shelf, f"brought in from {name}", today.isoformat()):
-            yield done
+def prepare(plan: WholePlan, name: str, today: date) -> Iterator[int]:
+    """Make ready what `plan` says, from a file called `name`, giving how many rows are done as it goes on."""
+    if plan.shelf is None:
+        return
+    for ready in prepare_import(plan.shelf, f"brought in from {name}", today.isoformat()):
+        plan.ready = ready
+        yield sum(len(some.ingredients) for some in ready.new)
+
+
+def write(session: Session, plan: WholePlan) -> None:
+    """Write what was prepared: shelf, lots and numbers."""
+    if plan.ready is not None:
+        apply_import(session, plan.ready)
     if plan.lots is not None:
-        for more in apply_lots(session, plan.lots):
-            yield done + more
+        apply_lots(session, plan.lots)
     if plan.numbers:
         apply_numbers(session, plan.numbers)

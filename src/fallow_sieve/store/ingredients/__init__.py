@@ -13,7 +13,7 @@ from fallow_sieve.store.ingredients.ingredients import (
     save_ingredient,
     take_number,
 )
-from fallow_sieve.store.ingredients.library import refresh_library
+from fallow_sieve.store.ingredients.library import is_refreshed, refresh_library
 from fallow_sieve.store.ingredients.lot_files import (
     LotPlan,
     apply_lots,
@@ -37,7 +37,7 @@ from fallow_sieve.store.ingredients.panels_and_tests import (
     withdraw_test,
 )
 from fallow_sieve.store.ingredients.shelf_files import Plan, RowChange, plan_import, shelf_lines
-from fallow_sieve.store.ingredients.shelf_imports import apply_import
+from fallow_sieve.store.ingredients.shelf_imports import Prepared, apply_import, prepare_import
 from fallow_sieve.store.ingredients.shelves import load_shelf, other_names, reload_shelf
 
 __all__ = [
@@ -46,6 +46,7 @@ __all__ = [
     "LotPlan",
     "PanelOnRecord",
     "Plan",
+    "Prepared",
     "RowChange",
     "Stored",
     "TestOnRecord",
@@ -66,6 +67,7 @@ __all__ = [
     "facts_in_force",
     "get_ingredient",
     "get_lot",
+    "is_refreshed",
     "layers_of",
     "load_shelf",
     "lot_lines",
@@ -76,6 +78,7 @@ __all__ = [
     "plan_import",
     "plan_lots",
     "plan_numbers",
+    "prepare_import",
     "put_borrowed",
     "put_number",
     "refresh_library",

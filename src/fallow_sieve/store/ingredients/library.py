@@ -22,6 +22,12 @@ def library_version() -> str:
     return hashlib.sha256(text.encode()).hexdigest()[:16]
 
 
+def is_refreshed(session: Session) -> bool:
+    """Return whether the kitchen has the library as this version bundles it."""
+    ask = session.connection().exec_driver_sql
+    return bool(ask("SELECT 1 FROM kitchen WHERE library_version = ?", (library_version(),)).scalar())
+
+
 def refresh_library(session: Session) -> bool:
     """Load or refresh the bundled library; return whether anything was to do. The user's own layers stay."""
     kitchen = kitchen_row(session)

@@ -11,7 +11,7 @@ from sqlmodel import Session, col, select
 from fallow_sieve.core.ingredients import Lot, price_per_usable_kg
 from fallow_sieve.core.values import Change
 from fallow_sieve.formats.ingredients import LotLine, NumberLine, Refusal
-from fallow_sieve.store.ingredients.lots import LotOnRecord, add_lot, all_lots, save_lot
+from fallow_sieve.store.ingredients.lots import LotOnRecord, all_lots, write_lots
 from fallow_sieve.store.ingredients.numbers import Stored, layers_of, put_aside, put_layer, stacked, stored
 from fallow_sieve.store.ingredients.shelf_files import RowChange
 from fallow_sieve.store.kitchen import touch_shelf
@@ -81,15 +81,15 @@ def _changes(old: Lot, new: Lot, was_away: bool, is_away: bool) -> Iterator[Chan
         yield Change("archived", "archived", "yes" if was_away else "no", "yes" if is_away else "no")
 
 
-def apply_lots(session: Session, plan: LotPlan) -> Iterator[int]:
-    """Write the lots of `plan`, giving how many are done."""
-    known = {(r.ingredient, r.lot.code): r for r in all_lots(session)}
-    for done, x in enumerate(plan.lines, start=1):
-        row = known.get((x.ingredient, x.lot.code)) or add_lot(session, x.ingredient, x.lot)
-        save_lot(session, row.id, x.lot, x.archived, row.version)
-        if done % 100 == 0:
-            yield done
-    yield len(plan.lines)
+def apply_lots(session: Session, plan: LotPlan) -> None:
+    """Write the lots of `plan` that are new or changed."""
+    ids = {(r.ingredient, r.lot.code): r.id for r in all_lots(session)}
+    wanted = {r.line for r in plan.rows if r.status in ("new", "changed")}
+    lines = [x for x in plan.lines if x.line in wanted]
+    new = [(x.ingredient, x.lot, x.archived) for x in lines if (x.ingredient, x.lot.code) not in ids]
+    changed = [(ids[key], x.lot, x.archived) for x in lines if (key := (x.ingredient, x.lot.code)) in ids]
+    write_lots(session, new, changed)
+    touch_shelf(session, {x.ingredient for x in lines})
 
 
 def apply_numbers(session: Session, lines: Sequence[NumberLine]) -> None:

@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date
 from typing import Any
 
+from sqlalchemy import insert, text
 from sqlmodel import Session, col, select
 
 from fallow_sieve.core.ingredients import Lot, price_per_usable_kg
@@ -111,3 +113,18 @@ def all_lots(session: Session) -> list[LotOnRecord]:
     """Return every lot, by ingredient and code."""
     rows = session.exec(select(LotRow).order_by(col(LotRow.ingredient), col(LotRow.code)))
     return [_record(row) for row in rows]
+
+
+def write_lots(
+    session: Session, new: Sequence[tuple[str, Lot, bool]], changed: Sequence[tuple[int, Lot, bool]]
+) -> None:
+    """Write checked lots in one go: `new` by ingredient, `changed` by id, each with whether it is put away.
+
+    The shelf is not touched by this: whoever brings in a table does so once.
+    """
+    if new:
+        session.execute(insert(LotRow), [{"ingredient": s, **_values(x), "archived": away} for s, x, away in new])
+    if changed:
+        columns = ", ".join(f"{n} = :{n}" for n in (*_FIELDS, "archived"))
+        query = text(f"UPDATE lot SET {columns}, version = version + 1 WHERE id = :id")  # columns of ours
+        session.connection().execute(query, [{"id": n, **_values(x), "archived": away} for n, x, away in changed])

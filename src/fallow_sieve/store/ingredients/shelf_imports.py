@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import json
 from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, field
+from typing import Any
 
 from sqlmodel import Session
 
@@ -17,23 +19,43 @@ _CHUNK = 1000
 _COLUMN = {"function": "functions"}  # where a column of the file has another name in the table
 
 
-def apply_import(session: Session, plan: Plan, source: str, noted_on: str) -> Iterator[int]:
-    """Write what `plan` says, giving how many rows are done as it goes on. Refused rows must be none."""
+@dataclass(frozen=True, slots=True)
+class NewRows:
+    """Some new ingredients as they are written: the values of each, and the document of its numbers."""
+
+    ingredients: list[tuple[Any, ...]]
+    numbers: list[tuple[str, str]]
+
+
+@dataclass(slots=True)
+class Prepared:
+    """An import ready to be written: what takes long is done, and nobody had to wait for it."""
+
+    plan: Plan
+    fragments: dict[str, list[str]]
+    new: list[NewRows] = field(default_factory=list)
+
+
+def prepare_import(plan: Plan, source: str, noted_on: str) -> Iterator[Prepared]:
+    """Give what `plan` says as it will be written, each time more of it is ready. Refused rows must be none."""
     assert not plan.counts["refused"]
-    new = [n for n, row in enumerate(plan.rows) if row.status == "new"]
+    found = Prepared(plan, _fragments(plan.table, source, noted_on))
+    rows = [n for n, row in enumerate(plan.rows) if row.status == "new"]
+    for start in range(0, len(rows), _CHUNK):
+        found.new.append(_new_rows(plan, rows[start : start + _CHUNK], found.fragments))
+        yield found
+    yield found
+
+
+def apply_import(session: Session, ready: Prepared) -> None:
+    """Write what was prepared."""
+    plan, version = ready.plan, kitchen_row(session).shelf_version + 1
+    for some in ready.new:
+        _insert(session, some, version)
     changed = [n for n, row in enumerate(plan.rows) if row.status == "changed"]
-    version = kitchen_row(session).shelf_version + 1
-    fragments = _fragments(plan.table, source, noted_on)
-    for start in range(0, len(new), _CHUNK):
-        some = new[start : start + _CHUNK]
-        _insert(session, plan, some, fragments, version)
-        yield start + len(some)
-    for done, n in enumerate(changed, start=1):
-        _change(session, plan, n, fragments)
-        if done % 100 == 0:
-            yield len(new) + done
+    for n in changed:
+        _change(session, plan, n, ready.fragments)
     touch_shelf(session, [plan.table.slugs[n] for n in changed])
-    yield len(plan.rows)
 
 
 def _fragments(table: ShelfTable, source: str, noted_on: str) -> dict[str, list[str]]:
@@ -49,26 +71,29 @@ def _fragments(table: ShelfTable, source: str, noted_on: str) -> dict[str, list[
     return out
 
 
-def _insert(session: Session, plan: Plan, rows: Sequence[int], fragments: dict[str, list[str]], version: int) -> None:
+def _new_rows(plan: Plan, rows: Sequence[int], fragments: dict[str, list[str]]) -> NewRows:
     texts, slugs, columns = plan.table.texts, plan.table.slugs, list(fragments.values())
     blank = [""] * len(slugs)
     plain = ("name", "role", "gluten_risk", "usual_max_reason", "archived")
     name, role, risk, reason, archived = (texts.get(c, blank) for c in plain)
     lists = [_lists(texts.get(c, blank), rows) for c in ("function", "allergens", "watch", "flavour_words")]
     ingredients = [
-        (slugs[n], name[n], role[n], *marks, risk[n], reason[n], archived[n] == "yes", version)
+        (slugs[n], name[n], role[n], *marks, risk[n], reason[n], archived[n] == "yes")
         for n, marks in zip(rows, zip(*lists, strict=True), strict=True)
     ]
     documents = [(slugs[n], "{" + ", ".join(filter(None, [c[n] for c in columns])) + "}") for n in rows]
+    return NewRows(ingredients, documents)
+
+
+def _insert(session: Session, some: NewRows, version: int) -> None:
     ask = session.connection().exec_driver_sql
     ask(
         "INSERT INTO ingredient (slug, name, role, functions, allergens, watch, flavour_words, gluten_risk, "
         "usual_max_reason, archived, origin, confidence, position, version, touched) VALUES "
-        "(?, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'own', '', "
-        f"{OWN_POSITION}, 1, ?)",
-        ingredients,
+        f"(?, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'own', '', {OWN_POSITION}, 1, {int(version)})",
+        some.ingredients,
     )
-    ask("INSERT INTO numbers (ingredient, layer, facts) VALUES (?, 'own', ?)", documents)
+    ask("INSERT INTO numbers (ingredient, layer, facts) VALUES (?, 'own', ?)", some.numbers)
 
 
 def _lists(texts: Sequence[str], rows: Sequence[int]) -> list[str]:
