@@ -208,11 +208,14 @@ class KitchenStore:
                 made = reload_shelf(session, today, cached[1], cached[0][0])
             else:
                 made = load_shelf(session, today)
-            # What a writing session sees may yet be undone, and an older state must not replace a newer one.
-            settled = not session.connection().get_execution_options().get("immediate")
-            if settled and (cached is None or cached[0][1] != today or cached[0][0] <= version):
+            # What a writing session changed may yet be undone, and an older state must not replace a newer one.
+            if self._is_kept(version) and (cached is None or cached[0][1] != today or cached[0][0] <= version):
                 self._cached = ((version, today), made)
         return made
+
+    def _is_kept(self, version: int) -> bool:
+        ((kept,),) = self._short_reads.rows("SELECT shelf_version FROM kitchen")
+        return bool(kept == version)
 
     def once_for(self, shelf: Shelf, make: Callable[[], MadeT]) -> MadeT:
         """Return what `make` gives, made once for this state of the shelf. There is one such thing at a time."""
