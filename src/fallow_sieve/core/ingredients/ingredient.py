@@ -194,6 +194,9 @@ def _scaled(fact: Fact, factor: float, why: str) -> Fact:
     return Fact(Range(r.low * factor, r.typical * factor, r.high * factor), fact.quality, why, fact.noted_on)
 
 
+_FROM_BEST = tuple(Quality)
+
+
 def _from_parts(facts: Mapping[str, Fact], per_g: Mapping[str, float], total: float) -> Fact:
     """Energy from its terms; carbohydrate holds fibre, so a gram of fibre costs the difference of factors."""
     weights = {
@@ -203,7 +206,7 @@ def _from_parts(facts: Mapping[str, Fact], per_g: Mapping[str, float], total: fl
         "fibre_g": per_g["fibre"] - per_g["available"],
     }
     below, above = spread_of([(w, facts[n].range) for n, w in weights.items()])
-    worst = max((facts[n].quality for n in weights), key=list(Quality).index)
+    worst = max((facts[n].quality for n in weights), key=_FROM_BEST.index)
     return Fact(Range(max(0.0, total - below), total, total + above), worst, "from its parts, 4/9/4/2 factors")
 
 

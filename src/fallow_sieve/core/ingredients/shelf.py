@@ -13,7 +13,7 @@ from numpy.typing import NDArray
 
 from fallow_sieve.core.ingredients.ingredient import PROPERTIES, Fact, Ingredient, Quality, with_derived
 from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
-from fallow_sieve.core.values import BadInputError, Range, UnknownNameError, spread_of
+from fallow_sieve.core.values import Z_95, BadInputError, Range, UnknownNameError, spread_of
 
 FloatArray = NDArray[np.float64]
 _COMBINED = ("available_carbohydrate_g",)
@@ -45,8 +45,9 @@ class Shelf:
     @classmethod
     def of(cls, ingredients: Iterable[Ingredient], lots: Iterable[Ingredient] = ()) -> Shelf:
         """Return a shelf of `ingredients` and of `lots` of them. Raises BadInputError where a slug stands twice."""
-        base = tuple(_completed(i) for i in ingredients)
-        rows = (*base, *(_completed(i) for i in lots))
+        derived: _Derived = {}
+        base = tuple(_completed(i, derived) for i in ingredients)
+        rows = (*base, *(_completed(i, derived) for i in lots))
         return cls._laid_out(base, rows, _matrices(rows))
 
     @classmethod
@@ -117,11 +118,12 @@ class Shelf:
 
         What did not change keeps its row of numbers, so this costs what changed and not what is on the shelf.
         """
-        new = {i.slug: _completed(i) for i in changed}
+        derived: _Derived = {}
+        new = {i.slug: _completed(i, derived) for i in changed}
         base = tuple(new[s] if s in new else self.ingredients[self.row_of[s]] for s in order)
         there = set(order) - set(new)
         kept = [i for i in self.rows[len(self.ingredients) :] if i.slug in there]
-        rows = (*base, *kept, *(_completed(i) for i in lots))
+        rows = (*base, *kept, *(_completed(i, derived) for i in lots))
         was = {id(item): row for row, item in enumerate(self.rows)}
         before = [was.get(id(item), -1) for item in rows]
         fresh = _matrices([i for i, row in zip(rows, before, strict=True) if row < 0])
@@ -134,13 +136,23 @@ _Matrices = tuple[FloatArray, ...]
 
 
 def _matrices(items: Sequence[Ingredient]) -> _Matrices:
-    """Variances, values with known marks, and quality shares, a row for each of `items`."""
+    """Variances, values with known marks, and quality shares, a row for each of `items`.
+
+    A lot without numbers of its own has the facts of its ingredient, the same object: they are laid out once.
+    """
+    at: dict[int, tuple[int, Ingredient]] = {}
+    for item in items:
+        at.setdefault(id(item.facts), (len(at), item))
+    different = [item for _, item in at.values()]
     width = len(FIELDS)
-    variance, both = np.zeros((len(items), 2 * width)), np.zeros((len(items), 2 * width))
-    for row, item in enumerate(items):
+    variance, both = np.zeros((len(different), 2 * width)), np.zeros((len(different), 2 * width))
+    for row, item in enumerate(different):
         _fill_row(item, both[row, :width], variance[row], both[row, width:])
-    rests_on = np.array([_quality_shares(i) for i in items]).reshape(len(items), len(QUALITIES))
-    return variance, both, rests_on
+    rests_on = np.array([_quality_shares(i) for i in different]).reshape(len(different), len(QUALITIES))
+    if len(different) == len(items):
+        return variance, both, rests_on
+    rows = np.array([at[id(item.facts)][0] for item in items], dtype=np.int64)
+    return variance[rows], both[rows], rests_on[rows]
 
 
 def _merged(before: NDArray[np.int64], old: FloatArray, fresh: FloatArray) -> FloatArray:
@@ -151,26 +163,27 @@ def _merged(before: NDArray[np.int64], old: FloatArray, fresh: FloatArray) -> Fl
     return out
 
 
-def _completed(item: Ingredient) -> Ingredient:
-    return Ingredient(
-        **{name: getattr(item, name) for name in Ingredient.__dataclass_fields__ if name != "facts"},
-        facts=with_derived(item.facts),
-    )
+_Derived = dict[int, tuple[Mapping[str, Fact], Mapping[str, Fact]]]  # by the facts' identity: as given, and in full
+
+
+def _completed(item: Ingredient, derived: _Derived) -> Ingredient:
+    found = derived.get(id(item.facts))
+    if found is None:
+        found = derived[id(item.facts)] = (item.facts, with_derived(item.facts))
+    return replace(item, facts=found[1])
 
 
 def _fill_row(item: Ingredient, typical: FloatArray, variance: FloatArray, known: FloatArray) -> None:
-    for name, fact in item.facts.items():
-        _write(COLUMN[name], fact.range, typical, variance, known)
+    ranges = {COLUMN[name]: fact.range for name, fact in item.facts.items()}
     combined = available_range(item)
     if combined:
-        _write(COLUMN["available_carbohydrate_g"], combined, typical, variance, known)
-
-
-def _write(column: int, value: Range, typical: FloatArray, variance: FloatArray, known: FloatArray) -> None:
-    typical[column] = value.typical
-    variance[column] = value.sigma_low**2
-    variance[column + len(FIELDS)] = value.sigma_high**2
-    known[column] = 1.0
+        ranges[COLUMN["available_carbohydrate_g"]] = combined
+    columns = np.array(list(ranges), dtype=np.int64)
+    values = np.array([(r.low, r.typical, r.high) for r in ranges.values()]).reshape(len(ranges), 3)
+    typical[columns] = values[:, 1]
+    variance[columns] = ((values[:, 1] - values[:, 0]) / Z_95) ** 2
+    variance[columns + len(FIELDS)] = ((values[:, 2] - values[:, 1]) / Z_95) ** 2
+    known[columns] = 1.0
 
 
 def available_range(item: Ingredient) -> Range | None:
@@ -184,5 +197,5 @@ def available_range(item: Ingredient) -> Range | None:
 
 
 def _quality_shares(item: Ingredient) -> list[float]:
-    facts: list[Fact] = [item.facts[n] for n in JUDGED_FIELDS if n in item.facts]
-    return [sum(f.quality is q for f in facts) / len(JUDGED_FIELDS) for q in QUALITIES]
+    found = [item.facts[n].quality for n in JUDGED_FIELDS if n in item.facts]
+    return [found.count(q) / len(JUDGED_FIELDS) for q in QUALITIES]

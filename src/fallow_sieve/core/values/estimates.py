@@ -25,13 +25,14 @@ class Range:
     high: float
 
     def __post_init__(self) -> None:
+        if -math.inf < self.low <= self.typical <= self.high < math.inf:
+            return
         if not all(map(math.isfinite, (self.low, self.typical, self.high))):
             raise BadInputError("a range must be of finite numbers", right="leave out what is not known")
-        if not self.low <= self.typical <= self.high:
-            raise BadInputError(
-                f"low {self.low:g}, typical {self.typical:g}, high {self.high:g} are out of order",
-                right="low must not exceed typical, nor typical high",
-            )
+        raise BadInputError(
+            f"low {self.low:g}, typical {self.typical:g}, high {self.high:g} are out of order",
+            right="low must not exceed typical, nor typical high",
+        )
 
     @property
     def sigma_low(self) -> float:

@@ -76,10 +76,12 @@ def _read(session: Session, today: date, since: int) -> _Read:
     ingredients, lots = [], []
     for row in ask(_INGREDIENTS, (since,)):
         slug = row[0]
-        facts = facts_in_force(layers[slug, None])
-        item = _ingredient(row, facts, bags[slug], today)
+        facts = facts_in_force(layers.get((slug, None), {}))
+        item = _ingredient(row, facts, bags.get(slug, ()), today)
         ingredients.append(item)
-        lots += [_of_lot(item, facts, bag, facts_in_force(layers[slug, bag.lot_id]), today) for bag in bags[slug]]
+        for bag in bags.get(slug, ()):
+            own = layers.get((slug, bag.lot_id))
+            lots.append(_of_lot(item, {**facts, **facts_in_force(own)} if own else None, bag, today))
     return _Read(tuple(ingredients), tuple(lots))
 
 
@@ -110,11 +112,11 @@ def _ingredient(row: Any, facts: dict[str, Fact], bags: Sequence[Bag], today: da
     )
 
 
-def _of_lot(item: Ingredient, base: dict[str, Fact], bag: Bag, own: dict[str, Fact], today: date) -> Ingredient:
-    """One lot as an ingredient: its own label and measurements over the ingredient's numbers."""
+def _of_lot(item: Ingredient, facts: dict[str, Fact] | None, bag: Bag, today: date) -> Ingredient:
+    """One lot as an ingredient; `facts` are its own numbers over the ingredient's, None where it has none."""
     return replace(
         item,
-        facts=facts_alone({**base, **own}),
+        facts=item.facts if facts is None else facts_alone(facts),
         price_per_kg=bag.price_per_kg,
         gluten_mg_per_kg=bag.gluten_mg_per_kg,
         keeps_days=bag.days_left(today),
