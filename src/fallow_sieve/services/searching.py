@@ -7,13 +7,14 @@ from typing import Literal
 
 from sqlmodel import Session
 
-from fallow_sieve.core.ingredients import ROLE_LABELS, Searchable, find
+from fallow_sieve.core.ingredients import ROLE_LABELS, Searchable, find, near_words
 from fallow_sieve.reference import rules
 from fallow_sieve.services.ingredients.shelf import View, looked_for
-from fallow_sieve.store import BLENDS, FORMULAS, list_briefs
+from fallow_sieve.store import words_of_work, work_named
 
-_SEARCHED = 10_000
 _SHOWN = 12
+_RANKED = 40  # of each kind that holds the words, the first by how they begin
+_SHORTEST_SLIP = 4
 Kind = Literal["brief", "blend", "formula", "ingredient"]
 
 
@@ -29,31 +30,33 @@ class Found:
 
 
 def found_in_kitchen(session: Session, query: str, view: View | None) -> list[Found]:
-    """Return what `query` may mean, best first: the work, then the ingredients seen through `view`."""
-    entries = _work(session)
-    searchable = [Searchable(key, found.name, (found.about,)) for key, found in entries.items()]
-    items = [entries[hit.slug] for hit in find(query, searchable)[:_SHOWN]]
-    if view is None:
-        return items
-    flours = [view.index.shelf[hit.slug] for hit in looked_for(query, view)]
-    more = [Found("ingredient", 0, i.slug, i.name, ROLE_LABELS[i.role]) for i in flours]
+    """Return what `query` may mean, best first: the work, then the ingredients seen through `view`.
+
+    Only where nothing holds its words is a slip of the pen looked for.
+    """
+    wanted = query.strip().lower()
+    if view is None or not wanted:
+        return []
+    items = _work(session, wanted)
+    flours = looked_for(query, view, slips=False) if len(items) < _SHOWN else []
+    if not items and not flours and len(wanted) >= _SHORTEST_SLIP:
+        near = near_words(wanted, words_of_work(session))
+        items = [found for word in sorted(near, key=lambda w: -near[w]) for found in _work(session, word)][:_SHOWN]
+        flours = looked_for(query, view)
+    shelf = view.index.shelf
+    more = [
+        Found("ingredient", 0, i.slug, i.name, ROLE_LABELS[i.role]) for i in (shelf[h.slug] for h in flours[:_SHOWN])
+    ]
     return [*items, *more[: _SHOWN - len(items)]]
 
 
-def _work(session: Session) -> dict[str, Found]:
-    """Briefs, blends and formulas by a key of their own; a document is told by the use of its draft too."""
-    briefs = {
-        f"brief-{b.id}": Found("brief", b.id, "", b.name, _use(b.use)) for b in list_briefs(session, 0, _SEARCHED)
-    }
-    blends = {
-        f"blend-{h.id}": Found("blend", h.id, "", h.name, _use(BLENDS.draft(session, h.id).content.use))
-        for h in BLENDS.page(session, None, 0, _SEARCHED)
-    }
-    formulas = {
-        f"formula-{h.id}": Found("formula", h.id, "", h.name, _use(FORMULAS.draft(session, h.id).content.use))
-        for h in FORMULAS.page(session, None, 0, _SEARCHED)
-    }
-    return {**briefs, **blends, **formulas}
+def _work(session: Session, wanted: str) -> list[Found]:
+    """Briefs, blends and formulas that hold every word, in their name or in that of their use, best first."""
+    uses = {word: [u.slug for u in rules().uses.values() if word in u.name.lower()] for word in wanted.split()}
+    entries = {f"{n.kind}-{n.id}": n for n in work_named(session, uses, _RANKED)}
+    searchable = [Searchable(key, n.name, (_use(n.use),) if n.use else ()) for key, n in entries.items()]
+    found = [entries[hit.slug] for hit in find(wanted, searchable, slips=False)[:_SHOWN]]
+    return [Found(n.kind, n.id, "", n.name, _use(n.use)) for n in found]
 
 
 def _use(slug: str | None) -> str:

@@ -9,6 +9,7 @@ from fallow_sieve.store.kitchen import save_settings, settings_of
 from fallow_sieve.store.kitchen_store import KitchenStore
 from fallow_sieve.store.pours import PourOnRecord, add_pour, pours_of_formula, withdraw_pour
 from fallow_sieve.store.words import KitchenWord, forget_word, kitchen_words, remember_word
+from fallow_sieve.store.work import words_of_work, work_named
 
 __all__ = [
     "BLENDS",
@@ -39,4 +40,6 @@ __all__ = [
     "save_settings",
     "settings_of",
     "withdraw_pour",
+    "words_of_work",
+    "work_named",
 ]

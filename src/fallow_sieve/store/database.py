@@ -39,11 +39,13 @@ def open_engine(path: Path, how: str = "") -> Engine:
 
 def _on_connect(connection: Any, _record: object) -> None:
     # SQLAlchemy says BEGIN itself (below), so that a writer can take its lock at once.
+    connection.create_function("lowered", 1, str.lower, deterministic=True)  # SQLite's own knows no É
     for pragma in ("journal_mode=WAL", "foreign_keys=ON", f"busy_timeout={BUSY_TIMEOUT_MS}", "synchronous=FULL"):
         connection.execute(f"PRAGMA {pragma}")
 
 
 def _on_connect_to_read(connection: Any, _record: object) -> None:
+    connection.create_function("lowered", 1, str.lower, deterministic=True)
     connection.execute("PRAGMA query_only=ON")
 
 

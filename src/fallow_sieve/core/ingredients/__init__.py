@@ -106,7 +106,16 @@ from fallow_sieve.core.ingredients.plausible import (
     lowest_of,
     range_for,
 )
-from fallow_sieve.core.ingredients.search import Hit, LookAlike, Searchable, TakenFor, find, searchables, taken_for
+from fallow_sieve.core.ingredients.search import (
+    Hit,
+    LookAlike,
+    Searchable,
+    TakenFor,
+    find,
+    near_words,
+    searchables,
+    taken_for,
+)
 from fallow_sieve.core.ingredients.shelf import COLUMN, FIELDS, QUALITIES, FloatArray, Shelf, available_range
 from fallow_sieve.core.ingredients.side_by_side import OnBasis, compare, laid_side_by_side
 from fallow_sieve.core.ingredients.stand_ins import WAYS, StandIn, stand_ins_for
@@ -200,6 +209,7 @@ __all__ = [
     "laid_side_by_side",
     "lightness_fact",
     "lowest_of",
+    "near_words",
     "of_kind",
     "ordered",
     "passing",

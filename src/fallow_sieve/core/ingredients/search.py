@@ -61,12 +61,12 @@ _SHORTEST_SLIP = 4
 _BEHIND_OWN = (0.0, 0.05, 2.5)
 
 
-def find(query: str, items: Iterable[Searchable]) -> list[Hit]:
+def find(query: str, items: Iterable[Searchable], *, slips: bool = True) -> list[Hit]:
     """Return what `query` may mean, best first: words that start with it, then hold it; else what looks like it.
 
     An empty query returns everything in its order. A name counts before another name, and that before the name
     of a look-alike, which stands last so that the two can be told apart. Only where nothing holds it is a slip of
-    the pen looked for.
+    the pen looked for, and only for `slips`.
     """
     wanted = query.strip().lower()
     known = list(items)
@@ -74,9 +74,33 @@ def find(query: str, items: Iterable[Searchable]) -> list[Hit]:
         return [Hit(i.slug, "") for i in known]
     parts = wanted.split()
     holding = [i for i in known if all(part in i.everything for part in parts)]
-    return _ranked(holding, wanted, _rank) or (
-        _ranked(known, wanted, _likeness) if len(wanted) >= _SHORTEST_SLIP else []
-    )
+    found = _ranked(holding, wanted, _rank)
+    return found if found or not slips or len(wanted) < _SHORTEST_SLIP else _alike(known, wanted)
+
+
+def near_words(wanted: str, words: Iterable[str]) -> dict[str, float]:
+    """Return of `words` those that look like `wanted`, with how alike the two are, 0–1."""
+    matcher, size, found = SequenceMatcher(None, b=wanted), len(wanted), {}
+    for word in set(words):
+        if 2 * min(size, len(word)) < _NEAR * (size + len(word)):
+            continue
+        matcher.set_seq1(word)
+        if matcher.quick_ratio() >= _NEAR and (ratio := matcher.ratio()) >= _NEAR:
+            found[word] = ratio
+    return found
+
+
+def _alike(items: Sequence[Searchable], wanted: str) -> list[Hit]:
+    """What a slip of the pen may have meant. Words are few beside names, so each is looked at once."""
+    names = [n for i in items for group in i.groups for n in group]
+    near = near_words(wanted, (w for n in names for w in (*n.words, n.text)))
+    if not near:
+        return []
+
+    def likeness(_wanted: str, name: Name) -> float:
+        return max(near.get(w, 0.0) for w in (*name.words, name.text))
+
+    return _ranked(items, wanted, likeness)
 
 
 def _ranked(items: Sequence[Searchable], wanted: str, rank: Callable[[str, Name], float]) -> list[Hit]:
@@ -102,17 +126,6 @@ def _rank(wanted: str, name: Name) -> float:
     if all(any(w.startswith(q) for w in name.words) for q in wanted.split()):
         return 2.0
     return 1.0 if wanted in name.text else 0.0
-
-
-def _likeness(wanted: str, name: Name) -> float:
-    """How alike the two look, 0–1, where that is near."""
-    matcher = SequenceMatcher(None, b=wanted)
-    near = 0.0
-    for word in (*name.words, name.text):
-        matcher.set_seq1(word)
-        if matcher.real_quick_ratio() >= _NEAR and matcher.quick_ratio() >= _NEAR:
-            near = max(near, matcher.ratio())
-    return near if near >= _NEAR else 0.0
 
 
 @dataclass(frozen=True, slots=True)

@@ -134,10 +134,10 @@ def _rows(view: View, query: str, wanted: Filter) -> tuple[NDArray[np.int64], di
     return np.array([row_of_slug[f.slug] for f in found], dtype=np.int64), {f.slug: f.by for f in found if f.by}
 
 
-def looked_for(query: str, view: View) -> list[Hit]:
-    """Return what `query` may mean on the shelf, best first, without what is put away."""
+def looked_for(query: str, view: View, *, slips: bool = True) -> list[Hit]:
+    """Return what `query` may mean on the shelf, best first, without what is put away; `slips` of the pen too."""
     shelf = view.index.shelf
-    return [f for f in find(query, view.searchables) if not shelf[f.slug].archived]
+    return [f for f in find(query, view.searchables, slips=slips) if not shelf[f.slug].archived]
 
 
 def look_alikes_of(slug: str, shelf: Shelf) -> tuple[TakenFor, ...]:

@@ -16,6 +16,7 @@ from fallow_sieve.store.tables.ingredients import (
 )
 from fallow_sieve.store.tables.kitchen import KitchenRow
 from fallow_sieve.store.tables.pours import BakeRow
+from fallow_sieve.store.tables.standings import StandingRow
 from fallow_sieve.store.tables.words import KitchenWordRow
 
 __all__ = [
@@ -40,4 +41,5 @@ __all__ = [
     "NumbersRow",
     "PanelRow",
     "RevisionColumns",
+    "StandingRow",
 ]
