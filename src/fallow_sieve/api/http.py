@@ -138,6 +138,6 @@ def whole(name: str, default: int, lowest: int, highest: int) -> int:
     return int(given)
 
 
-def page() -> tuple[int, int]:
-    """Return the cursor (the id to start after) and the limit that the query asks for."""
-    return whole("cursor", 0, 0, 2**53), whole("limit", 50, 1, PAGE_LIMIT)
+def page(usual: int = 50) -> tuple[int, int]:
+    """Return the cursor (the id to start after) and the limit that the query asks for, else the `usual` one."""
+    return whole("cursor", 0, 0, 2**53), whole("limit", usual, 1, PAGE_LIMIT)

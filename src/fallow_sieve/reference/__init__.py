@@ -18,6 +18,7 @@ from fallow_sieve.reference.names import aliases, look_alikes
 from fallow_sieve.reference.practice import MixRow, blend_on_record, practice_mixes, record
 from fallow_sieve.reference.recipes import egg_of, words
 from fallow_sieve.reference.sieving import grit_mapping
+from fallow_sieve.reference.tables import tables_version
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.reference.words import flour_words
 
@@ -43,6 +44,7 @@ __all__ = [
     "record",
     "rules",
     "swap_rules",
+    "tables_version",
     "thickening_power",
     "tin_fills",
     "traits",

@@ -5,6 +5,8 @@ from __future__ import annotations
 import csv
 from collections.abc import Callable
 from dataclasses import fields
+from functools import cache
+from hashlib import blake2b
 from importlib.resources import files
 from typing import Any, TypeVar, get_type_hints
 
@@ -50,6 +52,15 @@ def read_table(name: str, row_type: type[RowT]) -> tuple[RowT, ...]:
         row_type(**{c: _cell(name, line, c, row[c], hints[c]) for c in columns})
         for line, row in enumerate(reader, start=2)
     )
+
+
+@cache
+def tables_version() -> str:
+    """Return a mark of all bundled tables: it changes whenever a cell of one does."""
+    folder = files("fallow_sieve.reference").joinpath("tables")
+    tables = sorted((t for t in folder.iterdir() if t.name.endswith(".csv")), key=lambda t: t.name)
+    whole = b"".join(blake2b(t.read_bytes(), digest_size=16).digest() for t in tables)
+    return blake2b(whole, digest_size=8).hexdigest()
 
 
 def _cell(table: str, line: int, column: str, text: str, kind: object) -> object:

@@ -10,11 +10,13 @@ from fallow_sieve.core.blends import Limits, with_changes
 from fallow_sieve.core.briefs import BlendState, Progress, progress, wishes
 from fallow_sieve.core.ingredients import Shelf, short_name
 from fallow_sieve.reference import rules
-from fallow_sieve.services.blends.standing import BlendStanding, blend_standing
+from fallow_sieve.services.blends.kept import Effort, standings
+from fallow_sieve.services.blends.standing import BlendStanding
 from fallow_sieve.services.kitchen import KitchenNow, use_within
-from fallow_sieve.store import BLENDS, Brief, Head
+from fallow_sieve.store import Brief, Head, blends_of_brief
 
-BLENDS_SHOWN = 50
+BLENDS_SHOWN = 5
+JUDGED_AT_ONCE = 80  # blends judged anew before a page is answered; the rest is looked at behind it
 
 
 @dataclass(frozen=True, slots=True)
@@ -27,13 +29,18 @@ class BlendOfBrief:
 
 @dataclass(frozen=True, slots=True)
 class BriefStanding:
-    """A brief with its use's name, its limits in words, how far it is, and its blends with theirs."""
+    """A brief with its use's name, its limits in words, how far it is, and its newest blends with theirs.
+
+    `more` blends are not among these; `unseen` were not judged yet, and count neither way.
+    """
 
     brief: Brief
     use_name: str
     wishes: tuple[str, ...]
     progress: Progress
     blends: tuple[BlendOfBrief, ...]
+    more: int
+    unseen: int
 
 
 def check_brief(use: str, limits: Limits, shelf: Shelf) -> None:
@@ -45,17 +52,21 @@ def check_brief(use: str, limits: Limits, shelf: Shelf) -> None:
         shelf.row(slug, f"/limits/exclude/{n}")
 
 
-def standing_of_brief(session: Session, brief: Brief, kitchen: KitchenNow) -> BriefStanding:
-    """Return how `brief` stands in `kitchen`, whose limits are the brief's."""
-    heads = BLENDS.page(session, brief.id, 0, BLENDS_SHOWN)
-    blends = tuple(BlendOfBrief(head, blend_standing(session, head, kitchen)) for head in heads)
-    names = {i.slug: i.name for i in kitchen.shelf.ingredients}
+def standing_of_brief(session: Session, brief: Brief, kitchen: KitchenNow, effort: Effort) -> BriefStanding:
+    """Return how `brief` stands in `kitchen`, whose limits are the brief's, judging anew what `effort` allows."""
+    every = blends_of_brief(session, brief.id)
+    found = standings(session, every, kitchen, effort)
+    known = [BlendOfBrief(b.head, found[b.head.id]) for b in every if b.head.id in found]
+    shown = known[-BLENDS_SHOWN:]
+    names = {slug: kitchen.shelf[slug].name for slug in brief.limits.exclude if slug in kitchen.shelf}
     return BriefStanding(
         brief=brief,
         use_name=_use_name(brief),
         wishes=wishes(brief.limits, names, kitchen.currency),
-        progress=progress([_state(b) for b in blends]),
-        blends=blends,
+        progress=progress([_state(b) for b in known], len(every) - len(known)),
+        blends=tuple(shown),
+        more=len(every) - len(shown),
+        unseen=len(every) - len(known),
     )
 
 

@@ -8,18 +8,21 @@ from fallow_sieve.store.formulas import FORMULAS
 from fallow_sieve.store.kitchen import save_settings, settings_of
 from fallow_sieve.store.kitchen_store import KitchenStore
 from fallow_sieve.store.pours import PourOnRecord, add_pour, pours_of_formula, withdraw_pour
+from fallow_sieve.store.standings import BlendAtHand, KeptStanding, blends_of_brief, keep_standings, kept_standings
 from fallow_sieve.store.words import KitchenWord, forget_word, kitchen_words, remember_word
 from fallow_sieve.store.work import words_of_work, work_named
 
 __all__ = [
     "BLENDS",
     "FORMULAS",
+    "BlendAtHand",
     "Brief",
     "BusyError",
     "Documents",
     "Draft",
     "Head",
     "InUseError",
+    "KeptStanding",
     "KitchenStore",
     "KitchenWord",
     "NotFoundError",
@@ -29,8 +32,11 @@ __all__ = [
     "StaleSaveError",
     "add_brief",
     "add_pour",
+    "blends_of_brief",
     "forget_word",
     "get_brief",
+    "keep_standings",
+    "kept_standings",
     "kitchen_words",
     "limits_of",
     "list_briefs",

@@ -99,6 +99,7 @@ class KitchenStore:
         self.path, self._engine = path, engine
         self._file = None
         self._writers = Writers()
+        self.is_closed = False
         self._short_reads = ShortReads(self._engine)
         self._lock = Lock()
         self._cached: tuple[tuple[int, date], Shelf] | None = None
@@ -227,6 +228,7 @@ class KitchenStore:
 
     def close(self) -> None:
         """Bring all that is kept into the one file, and let go of it; may be called again."""
+        self.is_closed = True
         self._short_reads.close()
         with suppress(
             sqlite3.Error

@@ -81,13 +81,17 @@ class Progress:
 _RANK = {"passes": 3, "close": 2, "unjudged": 1, "held": 1, "empty": 0}
 
 
-def progress(blends: Sequence[BlendState]) -> Progress:
-    """Return how far a brief with these blends is, and the next step."""
+def progress(blends: Sequence[BlendState], unseen: int = 0) -> Progress:
+    """Return how far a brief with these blends is, and the next step; `unseen` more were not judged yet."""
+    if not blends and unseen:
+        return Progress(f"{unseen} blends, not looked at yet.", "Compose another blend", "compose", None)
     if not blends:
         return Progress("No blend yet.", "Compose a first blend", "compose", None)
     best = max(blends, key=lambda b: (_RANK[b.state], b.score or 0.0, b.kept))
     good = sum(b.state in ("passes", "close") for b in blends)
     count = f"{len(blends)} blend" + ("" if len(blends) == 1 else "s")
+    if unseen:
+        count += f" looked at, of {len(blends) + unseen},"
     if best.state == "empty":
         return Progress(f"{count}, nothing in it yet.", f"Add flours to {best.name}", "open", best.blend_id)
     if good == 0:

@@ -52,7 +52,7 @@ def blend_standing(session: Session, head: Head, kitchen: KitchenNow) -> BlendSt
         say=found.say,
         score=found.fit.score if found.fit else None,
         cost_per_kg=cost.typical if cost.is_known else None,
-        layers=tuple(Layer(p.ingredient, str(p.role), p.mix_pct) for p in found.analysis.parts),
+        layers=tuple(Layer(p.ingredient, str(p.role), round(p.mix_pct, 2)) for p in found.analysis.parts),
         revisions=len(revisions),
         kept=any(_bare(r.content) == _bare(draft) for r in revisions),
     )

@@ -1,14 +1,33 @@
 <!-- One brief: what for, how it stands, the next step, and its blends. -->
 <script lang="ts">
-  import type { BriefSummary } from '../api/client';
+  import { api, allPages, ask, wordsOf, type BlendSummary, type BriefSummary } from '../api/client';
   import BlendLine from '../blends/BlendLine.svelte';
   import { kitchen } from '../app/kitchen.svelte';
+  import { notices } from '../ui/state/notices.svelte';
 
   interface Props {
     brief: BriefSummary;
     oncompose: (brief: BriefSummary) => void;
   }
   const { brief, oncompose }: Props = $props();
+  /** All blends of the brief, fetched when somebody wants to see more than the newest. */
+  let every = $state.raw<BlendSummary[] | null>(null);
+  let fetching = $state(false);
+  const shown = $derived(every ?? brief.blends);
+
+  async function showAll(): Promise<void> {
+    fetching = true;
+    const brief_id = brief.brief.id;
+    try {
+      every = await allPages((cursor) =>
+        ask(api.GET('/api/v1/blends', { params: { query: { brief_id, cursor } } }))
+      );
+    } catch (error) {
+      notices.say(wordsOf(error), true);
+    } finally {
+      fetching = false;
+    }
+  }
   const next = $derived(brief.progress);
   const aim = $derived(kitchen.reference?.aims.find((a) => a.name === brief.brief.aim)?.label ?? '');
   const about = $derived(
@@ -31,7 +50,12 @@
     {/if}
   </div>
   <div class="blends">
-    {#each brief.blends as blend (blend.head.id)}<BlendLine {blend} />{/each}
+    {#each shown as blend (blend.head.id)}<BlendLine {blend} />{/each}
+    {#if brief.more && !every}
+      <button class="link small more" disabled={fetching} onclick={showAll}
+        >{fetching ? 'Fetching …' : `${brief.more} older ${brief.more === 1 ? 'blend' : 'blends'}`}</button
+      >
+    {/if}
   </div>
 </section>
 
@@ -70,6 +94,11 @@
     grid-template-columns: repeat(auto-fill, minmax(15.5rem, 1fr));
     align-content: start;
     gap: 0.25rem 0.75rem;
+  }
+
+  .more {
+    justify-self: start;
+    padding: 0.5rem;
   }
 
   @media (max-width: 760px) {
