@@ -11,8 +11,8 @@ from typing import Literal
 import numpy as np
 from sqlmodel import Session
 
-from fallow_sieve.core.ingredients import Fact
-from fallow_sieve.core.values import Change, exactly, is_visible
+from fallow_sieve.core.ingredients import Fact, in_force
+from fallow_sieve.core.values import Change, is_visible
 from fallow_sieve.formats.ingredients import (
     HEADER_OF,
     NUMBERS,
@@ -23,7 +23,8 @@ from fallow_sieve.formats.ingredients import (
     ShelfTable,
     refuse_impossible,
 )
-from fallow_sieve.store.ingredients.numbers import Stored, facts_in_force
+from fallow_sieve.store.ingredients.numbers import Stored, fact_of, is_aside
+from fallow_sieve.store.ingredients.shelves import without_collecting
 from fallow_sieve.store.tables import LARDER
 
 _COLUMN = {"function": "functions"}  # where a column of the file has another name in the table
@@ -81,13 +82,41 @@ class Plan:
         return found
 
 
+@dataclass(frozen=True, slots=True)
+class _Stored:
+    """An ingredient as it is stored: its texts by column, whose it is, and the records of the numbers that count."""
+
+    slug: str
+    texts: dict[str, str]
+    own: bool
+    records: Stored
+    on_shelf: bool
+
+
 def shelf_as_it_stands(session: Session) -> dict[str, AsItStands]:
     """Return every ingredient with what counts for it, in the order of the shelf."""
+    with without_collecting():
+        return {
+            x.slug: AsItStands(x.texts, x.own, {n: fact_of(r) for n, r in x.records.items()}, x.on_shelf)
+            for x in _as_stored(session)
+        }
+
+
+def shelf_lines(session: Session, own_only: bool = False) -> list[ShelfLine]:
+    """Return every ingredient of the shelf as a line of a table."""
+    with without_collecting():
+        return [
+            ShelfLine(x.texts, {n: (r[0], r[1], r[2]) for n, r in x.records.items()})
+            for x in _as_stored(session)
+            if x.own or (x.on_shelf and not own_only)
+        ]
+
+
+def _as_stored(session: Session) -> Iterator[_Stored]:
     ask = session.connection().exec_driver_sql
     layers: dict[str, dict[str, Stored]] = defaultdict(dict)
     for slug, layer, facts in ask(_LAYERS):
         layers[slug][layer] = json.loads(facts)
-    found = {}
     for slug, name, role, functions, allergens, watch, flavour, risk, reason, archived, origin, usual in ask(_ALL):
         texts = {
             "slug": slug,
@@ -101,20 +130,11 @@ def shelf_as_it_stands(session: Session) -> dict[str, AsItStands]:
             "usual_max_reason": reason,
             "archived": "yes" if archived else "no",
         }
-        facts = facts_in_force(layers[slug])
-        if usual is not None and "usual_max_pct" not in facts:
-            facts["usual_max_pct"] = Fact(exactly(usual))
+        records = in_force(layers[slug], is_aside)
+        if usual is not None and "usual_max_pct" not in records:
+            records["usual_max_pct"] = [usual, usual, usual, "estimate", "", ""]
         is_touched = origin != LARDER or any(layer != "table" for layer in layers[slug])
-        found[slug] = AsItStands(texts, origin == "own", facts, is_touched)
-    return found
-
-
-def shelf_lines(session: Session, own_only: bool = False) -> Iterator[ShelfLine]:
-    """Give every ingredient of the shelf as a line of a table."""
-    for known in shelf_as_it_stands(session).values():
-        if known.own or (known.on_shelf and not own_only):
-            ranges = {n: f.range for n, f in known.facts.items()}
-            yield ShelfLine(known.texts, {n: (r.low, r.typical, r.high) for n, r in ranges.items()})
+        yield _Stored(slug, texts, origin == "own", records, is_touched)
 
 
 def plan_import(session: Session, table: ShelfTable) -> Plan:

@@ -55,14 +55,14 @@ class _Read:
 
 def load_shelf(session: Session, today: date) -> Shelf:
     """Return the kitchen's shelf as of `today`: own numbers win over the table's, lots give price and dates."""
-    with _without_collecting():
+    with without_collecting():
         read = _read(session, today, -1)
         return Shelf.of(read.ingredients, read.lots)
 
 
 @contextmanager
-def _without_collecting() -> Iterator[None]:
-    """While thousands of things are made that all stay, looking for garbage takes a third of the time."""
+def without_collecting() -> Iterator[None]:
+    """Look for no garbage while thousands of things are made that all stay: it would take a third of the time."""
     was_on = gc.isenabled()
     gc.disable()
     try:
@@ -74,7 +74,7 @@ def _without_collecting() -> Iterator[None]:
 
 def reload_shelf(session: Session, today: date, before: Shelf, since: int) -> Shelf:
     """Return `before`, read on the same day at version `since`, brought up to date: only what changed is read."""
-    with _without_collecting():
+    with without_collecting():
         read = _read(session, today, since)
     order = session.connection().exec_driver_sql("SELECT slug FROM ingredient ORDER BY position, slug").scalars()
     return before.replacing(read.ingredients, read.lots, list(order))
