@@ -7,9 +7,11 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from typing import Any
 
+from sqlalchemy import insert
 from sqlmodel import Session
 
 from fallow_sieve.store.documents import Head
+from fallow_sieve.store.tables import StandingRow
 
 _HEAD = "h.id, h.brief_id, h.name, h.archived, h.created_at, h.updated_at, h.version"
 _OF_BRIEF = (
@@ -17,7 +19,6 @@ _OF_BRIEF = (
     "FROM blend h JOIN draft d ON d.blend_id = h.id WHERE h.brief_id = ? AND NOT h.archived ORDER BY h.id"
 )
 _KEPT = "SELECT document_id, mark, found FROM kept_standing WHERE kind = 'blend' AND document_id IN ({})"
-_KEEP = "INSERT OR REPLACE INTO kept_standing (kind, document_id, mark, found) VALUES ('blend', ?, ?, ?)"
 
 
 @dataclass(frozen=True, slots=True)
@@ -57,5 +58,5 @@ def kept_standings(session: Session, blend_ids: Sequence[int]) -> dict[int, Kept
 
 def keep_standings(session: Session, found: Iterable[KeptStanding]) -> None:
     """Keep how blends stood, in the place of what was kept of them before; what is gone meanwhile stays away."""
-    rows = [(k.blend_id, k.mark, json.dumps(k.found, ensure_ascii=False)) for k in found]
-    session.connection().exec_driver_sql(_KEEP, rows)
+    rows = [{"kind": "blend", "document_id": k.blend_id, "mark": k.mark, "found": k.found} for k in found]
+    session.execute(insert(StandingRow).prefix_with("OR REPLACE"), rows)

@@ -4,6 +4,8 @@ __all__ = [
     "all_uses",
     "asking",
     "judging",
+    "kept",
+    "looking",
     "mending",
     "practice",
     "proposals",
