@@ -12,7 +12,20 @@ from pathlib import Path
 
 BLENDS, BRIEFS, FORMULAS, INGREDIENTS, LOTS = 10_000, 190, 2_000, 5_000, 20_000
 _WHEN = "2026-02-01T10:00:00Z"
-_FIRST = ("Summit", "Harbour", "Tarn", "Quarry", "Ferry", "Larch", "Mill", "Signal", "Coaling", "Buffet", "Night", "Valley")
+_FIRST = (
+    "Summit",
+    "Harbour",
+    "Tarn",
+    "Quarry",
+    "Ferry",
+    "Larch",
+    "Mill",
+    "Signal",
+    "Coaling",
+    "Buffet",
+    "Night",
+    "Valley",
+)
 _SECOND = ("loaf", "mix", "crust", "cake", "roll", "biscuit", "flatbread", "pancake", "sponge", "pastry")
 
 
@@ -28,7 +41,14 @@ def make(db: Path, share: float = 1.0, seed: int = 1) -> None:
         briefs = _briefs(connection, int(BRIEFS * share), chance)
         _documents(connection, "blend", "draft", "revision", "blend_id", int(BLENDS * share), briefs, chance)
         _documents(
-            connection, "formula", "formula_draft", "formula_revision", "formula_id", int(FORMULAS * share), briefs, chance
+            connection,
+            "formula",
+            "formula_draft",
+            "formula_revision",
+            "formula_id",
+            int(FORMULAS * share),
+            briefs,
+            chance,
         )
         connection.execute("UPDATE kitchen SET shelf_version = shelf_version + 1")
 
@@ -53,14 +73,30 @@ def _put(connection: sqlite3.Connection, table: str, rows: list[dict[str, object
 
 def _ingredients(connection: sqlite3.Connection, count: int, chance: random.Random) -> None:
     """Own flours, each near one of the library's, with its own numbers."""
-    _, known = _copies(connection, "ingredient", "origin = 'library' AND role IN ('whole_grain', 'refined_flour', 'starch', 'legume', 'nut_seed')")
+    _, known = _copies(
+        connection,
+        "ingredient",
+        "origin = 'library' AND role IN ('whole_grain', 'refined_flour', 'starch', 'legume', 'nut_seed')",
+    )
     facts = dict(connection.execute("SELECT ingredient, facts FROM numbers WHERE layer = 'table' AND lot_id IS NULL"))
     rows, numbers = [], []
     for n in range(count):
         like = chance.choice(known)
         slug = f"{like['slug']}-of-mill-{n}"
-        rows.append({**like, "slug": slug, "name": f"{like['name']}, mill {n}", "origin": "own", "position": 1_000_000, "version": 1})
-        own = {k: [*(round(v * chance.uniform(0.9, 1.1), 4) for v in f[:3]), *f[3:]] for k, f in json.loads(facts[str(like["slug"])]).items()}
+        rows.append(
+            {
+                **like,
+                "slug": slug,
+                "name": f"{like['name']}, mill {n}",
+                "origin": "own",
+                "position": 1_000_000,
+                "version": 1,
+            }
+        )
+        own = {
+            k: [*(round(v * chance.uniform(0.9, 1.1), 4) for v in f[:3]), *f[3:]]
+            for k, f in json.loads(facts[str(like["slug"])]).items()
+        }
         for f in own.values():
             f[0], f[1], f[2] = sorted(f[:3])
         numbers.append({"ingredient": slug, "layer": "own", "facts": json.dumps(own)})
@@ -95,7 +131,14 @@ def _briefs(connection: sqlite3.Connection, count: int, chance: random.Random) -
 
 
 def _documents(
-    connection: sqlite3.Connection, head: str, draft: str, revision: str, owner: str, count: int, briefs: list[int], chance: random.Random
+    connection: sqlite3.Connection,
+    head: str,
+    draft: str,
+    revision: str,
+    owner: str,
+    count: int,
+    briefs: list[int],
+    chance: random.Random,
 ) -> None:
     """Copies of the demo's documents with other masses and flours, half of them kept once."""
     contents = [json.loads(r[0]) for r in connection.execute(f"SELECT content FROM {draft}")]
@@ -110,14 +153,28 @@ def _documents(
             part.pop("lot_id", None)
             if chance.random() < 0.3 and slugs:
                 part["ingredient"] = chance.choice(slugs)
-        content["parts"] = list({p["ingredient"]: p for p in content.get("parts", [])}.values()) if "parts" in content else None
+        content["parts"] = (
+            list({p["ingredient"]: p for p in content.get("parts", [])}.values()) if "parts" in content else None
+        )
         if content["parts"] is None:
             del content["parts"]
         text = json.dumps(content)
-        heads.append({"id": key, "brief_id": chance.choice(briefs), "name": name, "archived": 0, "created_at": _WHEN, "updated_at": _WHEN, "version": 1})
+        heads.append(
+            {
+                "id": key,
+                "brief_id": chance.choice(briefs),
+                "name": name,
+                "archived": 0,
+                "created_at": _WHEN,
+                "updated_at": _WHEN,
+                "version": 1,
+            }
+        )
         drafts.append({owner: key, "content": text, "based_on": None, "updated_at": _WHEN, "version": 1})
         if n % 2:
-            revisions.append({owner: key, "number": 1, "content": text, "why": "kept", "based_on": None, "kept_at": _WHEN})
+            revisions.append(
+                {owner: key, "number": 1, "content": text, "why": "kept", "based_on": None, "kept_at": _WHEN}
+            )
     _put(connection, head, heads)
     _put(connection, draft, drafts)
     _put(connection, revision, revisions)
