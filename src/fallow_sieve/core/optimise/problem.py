@@ -47,7 +47,8 @@ class Problem:
     `binders` are all fixed doses, % of flour base, also those that are kept apart from the mix.
     `usual_most` is % of flour base (inf: none), `price` and `stock_pct` NaN where unknown (price per kg, and the %
     of flour base that the stock would allow at the batch size). `mean_counts` is
-    how much the mean of several uses counts beside the worst. `dropped` are bands that cannot be judged, `notes`
+    how much the mean of several uses counts beside the worst. `not_looked_at` is how many more flours there were than a
+    search can go through: what is proven is proven among the others. `dropped` are bands that cannot be judged, `notes`
     what was left out and why.
     """
 
@@ -63,6 +64,7 @@ class Problem:
     dropped: tuple[str, ...]
     notes: tuple[str, ...]
     mean_counts: float = MEAN_COUNTS
+    not_looked_at: int = 0
 
     @property
     def bands(self) -> tuple[UseBand, ...]:

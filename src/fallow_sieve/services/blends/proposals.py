@@ -70,7 +70,8 @@ class Surety:
 class ShownProposal:
     """A proposal as it is shown: parts in g, fit 0–100, what it gives and gives up, what binds it, its sieves.
 
-    `value` is what the aim seeks, in `unit`; `gap` is 0 where proven best; `cost_per_kg` None where unknown.
+    `value` is what the aim seeks, in `unit`; `gap` is 0 where proven best, where `not_looked_at` is over 0 among the
+    other flours; `cost_per_kg` None where unknown.
     """
 
     aim: str
@@ -82,6 +83,7 @@ class ShownProposal:
     value: float
     unit: str
     gap: float
+    not_looked_at: int
     cost_per_kg: float | None
     over_usual_most: tuple[str, ...]
     gives: tuple[str, ...]
@@ -160,6 +162,7 @@ def shown(asked: Posed, p: Proposal, against: Analysis | None) -> ShownProposal:
         value=p.value,
         unit=p.unit,
         gap=p.gap,
+        not_looked_at=asked.problem.not_looked_at,
         cost_per_kg=p.analysis.cost_per_kg.typical if p.analysis.cost_per_kg.is_known else None,
         over_usual_most=p.over_usual,
         gives=gives,

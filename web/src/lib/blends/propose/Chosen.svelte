@@ -83,7 +83,9 @@
     Passes with {figure(proposal.bags.passes_pct, 0)} of 100 bags{weak ? `; weak point: ${weak}` : ''}.
     {proposal.gap > 1e-6
       ? `Stopped within ${figure(100 * proposal.gap, 2)} % of the best possible.`
-      : 'Proven the best for its aim.'}
+      : proposal.not_looked_at
+        ? 'Proven the best for its aim among the flours looked at.'
+        : 'Proven the best for its aim.'}
   </p>
   <Near {search} {proposal} {ontake} />
   {#if bound.length}

@@ -31,6 +31,7 @@ export interface Proposal {
   value: number;
   unit: string;
   gap: number;
+  not_looked_at: number;
   cost_per_kg: number | null;
   over_usual_most: string[];
   gives: string[];

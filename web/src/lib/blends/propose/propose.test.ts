@@ -35,6 +35,7 @@ function proposal(aim: Proposal['aim'], teff: number): Proposal {
     value: 1,
     unit: 'per kg',
     gap: 0,
+    not_looked_at: 0,
     cost_per_kg: 3,
     over_usual_most: [],
     gives: [],
