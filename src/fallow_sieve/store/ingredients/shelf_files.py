@@ -6,7 +6,7 @@ import json
 from collections import defaultdict
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
-from typing import Literal
+from typing import Literal, cast
 
 import numpy as np
 from sqlmodel import Session
@@ -102,21 +102,18 @@ def shelf_as_it_stands(session: Session) -> dict[str, AsItStands]:
         }
 
 
-def shelf_lines(session: Session, own_only: bool = False) -> list[ShelfLine]:
-    """Return every ingredient of the shelf as a line of a table."""
-    with without_collecting():
-        return [
-            ShelfLine(x.texts, {n: (r[0], r[1], r[2]) for n, r in x.records.items()})
-            for x in _as_stored(session)
-            if x.own or (x.on_shelf and not own_only)
-        ]
+def shelf_lines(session: Session, own_only: bool = False) -> Iterator[ShelfLine]:
+    """Give every ingredient of the shelf as a line of a table."""
+    for x in _as_stored(session):
+        if x.own or (x.on_shelf and not own_only):
+            yield ShelfLine(x.texts, {n: (r[0], r[1], r[2]) for n, r in x.records.items()})
 
 
 def _as_stored(session: Session) -> Iterator[_Stored]:
     ask = session.connection().exec_driver_sql
-    layers: dict[str, dict[str, Stored]] = defaultdict(dict)
+    layers: dict[str, dict[str, str]] = defaultdict(dict)  # as text: laid out all at once it would be a hundred MB
     for slug, layer, facts in ask(_LAYERS):
-        layers[slug][layer] = json.loads(facts)
+        layers[slug][layer] = facts
     for slug, name, role, functions, allergens, watch, flavour, risk, reason, archived, origin, usual in ask(_ALL):
         texts = {
             "slug": slug,
@@ -130,10 +127,11 @@ def _as_stored(session: Session) -> Iterator[_Stored]:
             "usual_max_reason": reason,
             "archived": "yes" if archived else "no",
         }
-        records = in_force(layers[slug], is_aside)
+        kept = layers.pop(slug, {})
+        records = in_force({layer: cast(Stored, json.loads(text)) for layer, text in kept.items()}, is_aside)
         if usual is not None and "usual_max_pct" not in records:
             records["usual_max_pct"] = [usual, usual, usual, "estimate", "", ""]
-        is_touched = origin != LARDER or any(layer != "table" for layer in layers[slug])
+        is_touched = origin != LARDER or any(layer != "table" for layer in kept)
         yield _Stored(slug, texts, origin == "own", records, is_touched)
 
 

@@ -12,7 +12,7 @@ from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass, replace
 from datetime import date
-from typing import Any
+from typing import Any, cast
 
 from sqlmodel import Session, col, select
 
@@ -82,9 +82,9 @@ def reload_shelf(session: Session, today: date, before: Shelf, since: int) -> Sh
 
 def _read(session: Session, today: date, since: int) -> _Read:
     ask = session.connection().exec_driver_sql
-    layers: dict[tuple[str, int | None], dict[str, Stored]] = defaultdict(dict)
+    layers: dict[tuple[str, int | None], dict[str, str]] = defaultdict(dict)  # as text until it is its turn
     for slug, lot_id, layer, facts in ask(_NUMBERS, (since,)):
-        layers[slug, lot_id][layer] = json.loads(facts)
+        layers[slug, lot_id][layer] = facts
     bags: dict[str, list[Bag]] = defaultdict(list)
     for row in ask(_LOTS, (since,)):
         bag = Bag(*row)
@@ -92,13 +92,17 @@ def _read(session: Session, today: date, since: int) -> _Read:
     ingredients, lots = [], []
     for row in ask(_INGREDIENTS, (since,)):
         slug = row[0]
-        facts = facts_in_force(layers.get((slug, None), {}))
+        facts = _in_force(layers.pop((slug, None), {}))
         item = _ingredient(row, facts, bags.get(slug, ()), today)
         ingredients.append(item)
         for bag in bags.get(slug, ()):
-            own = layers.get((slug, bag.lot_id))
-            lots.append(_of_lot(item, {**facts, **facts_in_force(own)} if own else None, bag, today))
+            own = layers.pop((slug, bag.lot_id), None)
+            lots.append(_of_lot(item, {**facts, **_in_force(own)} if own else None, bag, today))
     return _Read(tuple(ingredients), tuple(lots))
+
+
+def _in_force(layers: dict[str, str]) -> dict[str, Fact]:
+    return facts_in_force({layer: cast(Stored, json.loads(text)) for layer, text in layers.items()})
 
 
 def _ingredient(row: Any, facts: dict[str, Fact], bags: Sequence[Bag], today: date) -> Ingredient:
