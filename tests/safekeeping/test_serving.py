@@ -86,3 +86,9 @@ def test_a_kitchen_killed_restored_and_killed_again_is_whole_every_time(demo_db,
             found = restore(copy, demo_db, datetime(2026, 3, 14))
             assert damage_of(demo_db) == damage_of(found.kept) == ""
             assert companions(demo_db) == []
+
+
+def test_a_kitchen_that_cannot_be_written_is_not_called_damaged(demo_db, monkeypatch):
+    monkeypatch.setattr("fallow_sieve.safekeeping.files.os.access", lambda *_: False)
+    assert damage_of(demo_db) == ""
+    assert companions(demo_db) == []

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import os
 import shutil
 import sqlite3
 from contextlib import closing
@@ -10,7 +9,7 @@ from pathlib import Path
 
 from fallow_sieve.core.values import BadInputError
 from fallow_sieve.safekeeping.checking import complaint_of
-from fallow_sieve.safekeeping.files import beside, flush, opened, plain_errors, remove
+from fallow_sieve.safekeeping.files import beside, flush, how_to_read, opened, plain_errors, remove
 
 
 def backup(path: Path, target: Path) -> None:
@@ -51,12 +50,3 @@ def copy_whole(path: Path, target: Path) -> None:
                 shutil.copyfile(beside(path, companion), beside(target, companion))
     with closing(sqlite3.connect(target)) as copy:
         copy.execute("PRAGMA journal_mode=DELETE")
-
-
-def how_to_read(path: Path) -> str:
-    """Return SQLite's word for reading `path` without writing to it.
-
-    A file alone in a folder that cannot be written is read as it lies: SQLite would need a companion beside it.
-    """
-    is_alone = not any(beside(path, c).exists() for c in ("-wal", "-journal"))
-    return "immutable=1" if is_alone and not os.access(path.absolute().parent, os.W_OK) else "mode=ro"

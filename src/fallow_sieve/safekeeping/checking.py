@@ -6,7 +6,7 @@ import sqlite3
 from contextlib import closing
 from pathlib import Path
 
-from fallow_sieve.safekeeping.files import opened
+from fallow_sieve.safekeeping.files import how_to_read, opened
 
 VERSIONS = Path(__file__).parents[1] / "store/migrations/versions"
 
@@ -14,8 +14,10 @@ VERSIONS = Path(__file__).parents[1] / "store/migrations/versions"
 def damage_of(path: Path) -> str:
     """Return what is wrong with the pages of the kitchen at `path`, found without comparing indexes; empty: nothing."""
     try:
-        with closing(opened(path)) as connection:
+        with closing(opened(path, how_to_read(path))) as connection:
             return _said(connection, "quick_check")
+    except sqlite3.OperationalError:  # it cannot be opened here, which is no damage: whoever opens it will say why
+        return ""
     except sqlite3.Error as error:
         return str(error)
 

@@ -24,6 +24,15 @@ def opened(path: Path, how: str = "mode=rw", wait_s: float = 5.0) -> sqlite3.Con
     return sqlite3.connect(f"file:{quote(str(path.absolute()))}?{how}", uri=True, timeout=wait_s, isolation_level=None)
 
 
+def how_to_read(path: Path) -> str:
+    """Return SQLite's word for reading `path` without writing to it.
+
+    A file alone in a folder that cannot be written is read as it lies: SQLite would need a companion beside it.
+    """
+    is_alone = not any(beside(path, c).exists() for c in ("-wal", "-journal"))
+    return "immutable=1" if is_alone and not os.access(path.absolute().parent, os.W_OK) else "mode=ro"
+
+
 def flush(path: Path) -> None:
     """Have the file, or what a folder lists, on the disk itself before going on."""
     try:
