@@ -25,7 +25,8 @@ from fallow_sieve.core.optimise.fit_model import log_fit, passing_limits, refine
 from fallow_sieve.core.optimise.linear_metrics import Mix, form_of, starch_known
 from fallow_sieve.core.optimise.model import add_difference, differs, short_of, state
 from fallow_sieve.core.optimise.posing import in_bins, problem_of
-from fallow_sieve.core.optimise.proposals import blend_of, floor_below
+from fallow_sieve.core.optimise.proposals import blend_of
+from fallow_sieve.core.optimise.slack import floor_below
 from fallow_sieve.core.optimise.wishes import Aim, Share, Wishes
 from fallow_sieve.core.values.bands import Band, Status
 from fallow_sieve.core.values.quantities import CupStandard

@@ -11,10 +11,10 @@ import numpy as np
 from fallow_sieve.core.blends import METRICS, WeighedUse
 from fallow_sieve.core.ingredients import Ingredient, Shelf
 from fallow_sieve.core.numerics.programs import Array
-from fallow_sieve.core.optimise.choosing import MOST_CANDIDATES, most_promising
 from fallow_sieve.core.optimise.linear_metrics import Form, Mix, form_of
 from fallow_sieve.core.optimise.named_limits import limits_of_problem
 from fallow_sieve.core.optimise.problem import FitTo, Problem
+from fallow_sieve.core.optimise.thousands import MOST_CANDIDATES, most_promising
 from fallow_sieve.core.optimise.wishes import Wishes, check_wishes, is_supplement
 from fallow_sieve.core.values import BadInputError, CupStandard
 
@@ -27,12 +27,31 @@ def problem_of(wishes: Wishes, shelf: Shelf, cup: CupStandard = CupStandard.US) 
     mix = Mix(flours, () if wishes.binder_apart else binders, cup)
     forms, dropped, notes = _judgeable(wishes, mix)
     mix, forms, left_out = _with_values(wishes, mix, forms)
-    mix, forms, out = _few_enough(wishes, mix, forms)
-    price, stock_pct, usual = _price(mix), _stock_pct(wishes, mix), _usual_mosts(wishes, mix)
-    fits = tuple(_fit_to(w, forms) for w in wishes.bands_use.weighed)
-    notes = (*notes, *left_out, *_said_of(out, len(mix.flours)))
-    made = Problem(wishes, mix, binders, (), fits, forms, usual, price, stock_pct, dropped, notes, not_looked_at=out)
+    whole = _posed(wishes, mix, binders, forms)
+    if len(mix.flours) <= MOST_CANDIDATES:
+        made = replace(whole, dropped=dropped, notes=(*notes, *left_out))
+    else:
+        made = _few_enough(whole, dropped, (*notes, *left_out))
     return replace(made, limits=tuple(limits_of_problem(made)), notes=(*made.notes, *_more_notes(made)))
+
+
+def _posed(wishes: Wishes, mix: Mix, binders: tuple[tuple[Ingredient, float], ...], forms: dict[str, Form]) -> Problem:
+    """The problem over these flours, its limits not yet stated."""
+    fits = tuple(_fit_to(w, forms) for w in wishes.bands_use.weighed)
+    usual = np.array([_usual_most(wishes, i) for i in mix.flours])
+    return Problem(wishes, mix, binders, (), fits, forms, usual, _price(mix), _stock_pct(wishes, mix), (), ())
+
+
+def _few_enough(whole: Problem, dropped: tuple[str, ...], notes: tuple[str, ...]) -> Problem:
+    """The problem over the flours that promise most, which says how many it looks at."""
+    keep = most_promising(whole)
+    mix = replace(whole.mix, flours=tuple(i for i, k in zip(whole.mix.flours, keep, strict=True) if k))
+    if not mix.flours:
+        return replace(whole, dropped=dropped, notes=notes)
+    forms = {m: f for m in whole.forms if (f := form_of(m, mix))}
+    said = f"Looked at are the {len(mix.flours)} of {whole.count} flours that promise most."
+    made = _posed(whole.wishes, mix, whole.binders, forms)
+    return replace(made, dropped=dropped, notes=(*notes, said), whole=whole)
 
 
 def _price(mix: Mix) -> Array:
@@ -42,31 +61,6 @@ def _price(mix: Mix) -> Array:
 def _stock_pct(wishes: Wishes, mix: Mix) -> Array:
     stock = np.array([i.stock_g for i in mix.flours])
     return stock * mix.mass / wishes.batch_g if wishes.batch_g else np.where(stock > 0, math.inf, 0.0)
-
-
-def _usual_mosts(wishes: Wishes, mix: Mix) -> Array:
-    return np.array([_usual_most(wishes, i) for i in mix.flours])
-
-
-def _few_enough(wishes: Wishes, mix: Mix, forms: Mapping[str, Form]) -> tuple[Mix, dict[str, Form], int]:
-    """Of more candidates than a search can go through those that promise most, and how many the others are."""
-    count = len(mix.flours)
-    if count <= MOST_CANDIDATES:
-        return mix, dict(forms), 0
-    fits = tuple(_fit_to(w, forms) for w in wishes.bands_use.weighed)
-    most = np.minimum(_usual_mosts(wishes, mix), _stock_pct(wishes, mix) if wishes.in_stock else math.inf)
-    keep = most_promising(wishes, mix, forms, fits, _price(mix), most)
-    left = replace(mix, flours=tuple(i for i, k in zip(mix.flours, keep, strict=True) if k))
-    if not left.flours:
-        return mix, dict(forms), 0
-    return left, {m: f for m in forms if (f := form_of(m, left))}, count - len(left.flours)
-
-
-def _said_of(out: int, looked_at: int) -> tuple[str, ...]:
-    if not out:
-        return ()
-    some = f"Looked at are the {looked_at} of {looked_at + out} flours that promise most"
-    return (f"{some}; that none of the others would do better is not proven.",)
 
 
 def in_bins(shelf: Shelf) -> tuple[str, ...]:

@@ -46,10 +46,10 @@ class Problem:
     `fits` are the uses that a blend has to fit.
     `binders` are all fixed doses, % of flour base, also those that are kept apart from the mix.
     `usual_most` is % of flour base (inf: none), `price` and `stock_pct` NaN where unknown (price per kg, and the %
-    of flour base that the stock would allow at the batch size). `mean_counts` is
-    how much the mean of several uses counts beside the worst. `not_looked_at` is how many more flours there were than a
-    search can go through: what is proven is proven among the others. `dropped` are bands that cannot be judged, `notes`
-    what was left out and why.
+    of flour base that the stock would allow at the batch size). `mean_counts` is how much the mean of several uses
+    counts beside the worst. `whole` is the problem over all flours, where there are more than a search can go through:
+    it is bounded by that, and gone through here. `dropped` are bands that cannot be judged, `notes` what was left out
+    and why.
     """
 
     wishes: Wishes
@@ -64,7 +64,12 @@ class Problem:
     dropped: tuple[str, ...]
     notes: tuple[str, ...]
     mean_counts: float = MEAN_COUNTS
-    not_looked_at: int = 0
+    whole: Problem | None = None
+
+    @property
+    def not_looked_at(self) -> int:
+        """How many more flours there are than the search goes through."""
+        return self.whole.count - self.count if self.whole else 0
 
     @property
     def bands(self) -> tuple[UseBand, ...]:

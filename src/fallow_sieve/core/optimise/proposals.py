@@ -5,7 +5,6 @@ Every proposal is re-evaluated by the same code that judges a blend on the bench
 
 from __future__ import annotations
 
-import math
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from functools import partial
@@ -40,6 +39,8 @@ from fallow_sieve.core.optimise.fit_model import (
 )
 from fallow_sieve.core.optimise.model import Model, add_difference, differs, solve_kept, state
 from fallow_sieve.core.optimise.problem import Limit, Problem
+from fallow_sieve.core.optimise.slack import floor_below, slack_in_force
+from fallow_sieve.core.optimise.thousands import better_by
 from fallow_sieve.core.optimise.wishes import AIM_LABELS, FIT_SLACK, Aim
 from fallow_sieve.core.values import FallowSieveError
 
@@ -61,7 +62,8 @@ class Proposal:
     """A blend found for an aim: shares (% of flour base), its fit 0–100, the aim's value, margin, and gap.
 
     `objective` is None for the least margin, which is in band widths; `tightest` names the metric nearest an edge.
-    `gap` is 0 where proven best, else the relative gap at which the search stopped.
+    `gap` is 0 where proven best, else the relative gap at which the search stopped. Where not all flours were looked
+    at, `better_by` is by how much of the value any blend of all of them could be better at most (None: not bounded).
     """
 
     aim: Aim
@@ -76,6 +78,7 @@ class Proposal:
     unit: str
     gap: float
     over_usual: tuple[str, ...] = ()
+    better_by: float | None = None
 
     @property
     def parts(self) -> tuple[tuple[str, float], ...]:
@@ -111,7 +114,14 @@ def propose(problem: Problem, shelf: Shelf, effort: Effort = UNLIMITED) -> Itera
             yield Skipped(aim, without_data(aim, problem) or _why_not(earlier, effort))
             continue
         earlier.append(found[0])
-        yield proposal_of(problem, shelf, aim, *found)
+        yield _bounded(problem, first, proposal_of(problem, shelf, aim, *found))
+
+
+def _bounded(problem: Problem, first: Fitted, made: Proposal) -> Proposal:
+    """A proposal with what all flours could add; where a blend passes none can fit better, and the aim alone counts."""
+    if problem.whole is None or first.log_fit <= -FIT_TOLERANCE:
+        return made
+    return replace(made, better_by=better_by(problem.whole, made.aim, made.value))
 
 
 def _alone(problem: Problem, first: Fitted, effort: Effort, aim: Aim) -> tuple[Array, float] | None:
@@ -202,25 +212,11 @@ def with_bars(problem: Problem, aim: Aim) -> Problem:
     return replace(problem, limits=(*problem.limits, *own, *bars))
 
 
-def slack_in_force(problem: Problem, first: Fitted) -> float:
-    """Return the points of fit that an aim may give up: as asked; else none where all can pass, or 1 where not."""
-    asked = problem.wishes.fit_slack
-    if asked is not None:
-        return asked
-    return 0.0 if first.log_fit > -FIT_TOLERANCE else FIT_SLACK
-
-
 def slack_of(problem: Problem, proposals: Sequence[Proposal]) -> float:
     """Return the points of fit that the aims of these proposals might give up at most."""
     asked = problem.wishes.fit_slack
     best = max((p.score for p in proposals), default=0.0)
     return asked if asked is not None else (0.0 if best >= 100 - 1e-6 else FIT_SLACK)
-
-
-def floor_below(best: float, slack: float) -> float:
-    """Return the log fit (points) that lies `slack` points of fit under a log fit of `best`."""
-    score = 100 * math.exp(min(0.0, best) / 100)
-    return best + 100 * math.log(max(1e-9, score - slack) / score)
 
 
 def _within(

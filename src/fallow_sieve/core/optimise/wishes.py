@@ -64,7 +64,7 @@ class Wishes:
     `binder_apart`. `step_pct` is the step of a
     share, % (0: none); `batch_g` the mass of the whole mix in g, at which stock must suffice. `robust` asks that hard
     limits hold at the 95 % end; `least_bad` for the least violation where hard limits cannot be met; `fit_slack` is
-    points of fit (None: see `proposals.slack_in_force`).
+    points of fit (None: see `slack.slack_in_force`).
     """
 
     use: Use

@@ -71,7 +71,7 @@ class ShownProposal:
     """A proposal as it is shown: parts in g, fit 0–100, what it gives and gives up, what binds it, its sieves.
 
     `value` is what the aim seeks, in `unit`; `gap` is 0 where proven best, where `not_looked_at` is over 0 among the
-    other flours; `cost_per_kg` None where unknown.
+    other flours; `better_by` bounds what all of them could add (None: not known). `cost_per_kg` None where unknown.
     """
 
     aim: str
@@ -84,6 +84,7 @@ class ShownProposal:
     unit: str
     gap: float
     not_looked_at: int
+    better_by: float | None
     cost_per_kg: float | None
     over_usual_most: tuple[str, ...]
     gives: tuple[str, ...]
@@ -163,6 +164,7 @@ def shown(asked: Posed, p: Proposal, against: Analysis | None) -> ShownProposal:
         unit=p.unit,
         gap=p.gap,
         not_looked_at=asked.problem.not_looked_at,
+        better_by=p.better_by,
         cost_per_kg=p.analysis.cost_per_kg.typical if p.analysis.cost_per_kg.is_known else None,
         over_usual_most=p.over_usual,
         gives=gives,

@@ -18,7 +18,8 @@ from fallow_sieve.core.optimise.aims import strangeness
 from fallow_sieve.core.optimise.fit_model import RIGHT_TO, Cuts, best_fit, log_fit, refined
 from fallow_sieve.core.optimise.model import moved_pct, solve_kept
 from fallow_sieve.core.optimise.problem import Limit, Problem
-from fallow_sieve.core.optimise.proposals import floor_below, with_floor
+from fallow_sieve.core.optimise.proposals import with_floor
+from fallow_sieve.core.optimise.slack import floor_below
 
 NEAR_SLACK = 3.0
 HALF = 0.5

@@ -16,7 +16,8 @@ from fallow_sieve.core.optimise.aims import Objective, add_margin, margin, objec
 from fallow_sieve.core.optimise.fit_model import Fitted, best_fit
 from fallow_sieve.core.optimise.model import Model, solve_kept
 from fallow_sieve.core.optimise.problem import Problem
-from fallow_sieve.core.optimise.proposals import floor_below, slack_in_force, with_bars, with_floor
+from fallow_sieve.core.optimise.proposals import with_bars, with_floor
+from fallow_sieve.core.optimise.slack import floor_below, slack_in_force
 from fallow_sieve.core.optimise.wishes import Aim
 from fallow_sieve.core.values import BadInputError
 

@@ -4,7 +4,7 @@
   import { figure } from '../../ui/format';
   import { kitchen } from '../../app/kitchen.svelte';
   import { blendFile, download } from './files';
-  import type { Binding, Proposal } from './lines';
+  import { beside, type Binding, type Proposal } from './lines';
   import Near from './Near.svelte';
   import type { Proposing } from './propose.svelte';
 
@@ -84,7 +84,7 @@
     {proposal.gap > 1e-6
       ? `Stopped within ${figure(100 * proposal.gap, 2)} % of the best possible.`
       : proposal.not_looked_at
-        ? 'Proven the best for its aim among the flours looked at.'
+        ? beside(proposal)
         : 'Proven the best for its aim.'}
   </p>
   <Near {search} {proposal} {ontake} />

@@ -32,6 +32,7 @@ export interface Proposal {
   unit: string;
   gap: number;
   not_looked_at: number;
+  better_by: number | null;
   cost_per_kg: number | null;
   over_usual_most: string[];
   gives: string[];
@@ -39,6 +40,14 @@ export interface Proposal {
   bags: { passes_pct: number; through_pct: number; weakest: string };
   binding: Binding[];
   sieves: BandResult[];
+}
+
+/** Says what is proven of a proposal where there are more flours than a search goes through. */
+export function beside(p: Pick<Proposal, 'not_looked_at' | 'better_by'>): string {
+  if (p.better_by === null) return 'Proven the best for its aim among the flours looked at.';
+  if (p.better_by < 5e-4) return 'Proven the best for its aim, of all flours.';
+  const most = (100 * p.better_by).toFixed(p.better_by < 0.095 ? 1 : 0);
+  return `Proven: no blend of all flours is better for its aim by more than ${most} %.`;
 }
 
 /** What a limit would have to give at least, all others kept: by how much, and to what. */

@@ -36,6 +36,7 @@ function proposal(aim: Proposal['aim'], teff: number): Proposal {
     unit: 'per kg',
     gap: 0,
     not_looked_at: 0,
+    better_by: null,
     cost_per_kg: 3,
     over_usual_most: [],
     gives: [],

@@ -18,9 +18,9 @@ from fallow_sieve.core.blends import METRICS
 from fallow_sieve.core.ingredients import Ingredient
 from fallow_sieve.core.numerics.programs import Array, Program
 from fallow_sieve.core.numerics.solver import prices
-from fallow_sieve.core.optimise.linear_metrics import Form, Mix, form_of
-from fallow_sieve.core.optimise.problem import FitTo
-from fallow_sieve.core.optimise.wishes import Wishes, least_share_pct
+from fallow_sieve.core.optimise.linear_metrics import Form, form_of
+from fallow_sieve.core.optimise.problem import FitTo, Problem
+from fallow_sieve.core.optimise.wishes import Wishes
 
 Marks = NDArray[np.bool_]
 MOST_CANDIDATES = 300  # the whole library is gone through
@@ -43,17 +43,16 @@ class Row:
     a0: float
 
 
-def most_promising(
-    wishes: Wishes, mix: Mix, forms: Mapping[str, Form], fits: Sequence[FitTo], price: Array, most: Array
-) -> Marks:
-    """Return which candidates to look at; `price` per kg (NaN unknown), `most` of each in % of flour base."""
-    must = np.array([i.slug in {*wishes.forced, *wishes.lock, *wishes.use_up} for i in mix.flours])
-    useless = np.array([_is_useless(i, wishes) for i in mix.flours])
-    least = np.array([least_share_pct(i) for i in mix.flours])
-    high = np.where(useless | (most < least), 0.0, np.minimum(most, 100.0))
-    rows = list(_rows(forms, fits))
+def most_promising(whole: Problem) -> Marks:
+    """Return which candidates of the problem over all flours to look at."""
+    wishes, flours = whole.wishes, whole.mix.flours
+    must = np.array([i.slug in {*wishes.forced, *wishes.lock, *wishes.use_up} for i in flours])
+    useless = np.array([_is_useless(i, wishes) for i in flours])
+    most = np.minimum(whole.usual_most, whole.stock_pct) if wishes.in_stock else whole.usual_most
+    high = np.where(useless | (most < whole.least), 0.0, np.minimum(most, 100.0))
+    rows = list(_rows(whole.forms, whole.fits))
     chosen = must.copy()
-    for cost in _costs(wishes, mix, price):
+    for cost in _costs(whole):
         chosen |= _nearly_used(rows, cost, high)
     chosen |= _best_alone(rows, high)
     kept: Marks = chosen & (must | (high > 0))
@@ -81,14 +80,14 @@ def _rows(forms: Mapping[str, Form], fits: Sequence[FitTo]) -> Iterator[Row]:
                 yield Row(scale * (form.a - edge * form.b), scale * (form.a0 - edge * form.b0))
 
 
-def _costs(wishes: Wishes, mix: Mix, price: Array) -> Iterator[Array]:
+def _costs(whole: Problem) -> Iterator[Array]:
     """What each aim seeks, from 0 to 1 over the candidates: and once nothing but to pass with room to spare."""
-    yield np.zeros(len(mix.flours))
+    price = whole.price
+    yield np.zeros(whole.count)
     yield _from_0_to_1(np.where(np.isnan(price), np.nanmax(price, initial=0.0), price))
-    familiar = [w.use.familiar for w in wishes.use.weighed]
-    yield _from_0_to_1(-np.array([max(f.get(i.slug, 0.0) for f in familiar) for i in mix.flours]))
+    yield _from_0_to_1(whole.unfamiliar)
     for metric, sign in _SOUGHT.items():
-        form = form_of(metric, mix)
+        form = form_of(metric, whole.mix)
         if form is not None:
             yield _from_0_to_1(sign * form.a)
 
