@@ -10,6 +10,7 @@ import threading
 import time
 from concurrent.futures import ThreadPoolExecutor
 from contextlib import closing
+from datetime import date
 from pathlib import Path
 
 import pytest
@@ -17,12 +18,17 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from fallow_sieve import safekeeping
+from fallow_sieve.core.ingredients.ingredient import Fact, Quality
+from fallow_sieve.core.values.estimates import Range
 from fallow_sieve.store.blends import BLENDS
 from fallow_sieve.store.errors import BusyError, ReplacedError, UnusableError
+from fallow_sieve.store.ingredients.ingredients import put_number
+from fallow_sieve.store.ingredients.shelves import load_shelf
 from fallow_sieve.store.kitchen_store import KitchenStore
 from fallow_sieve.store.writers import Writers
 from running import run
 
+TODAY = date(2026, 3, 14)
 NOW = "2026-03-14T09:30:00Z"
 RELEASED = sorted(Path(__file__).with_name("released").glob("*.sql"))
 
@@ -175,3 +181,20 @@ def test_a_revision_is_neither_changed_nor_replaced_nor_taken_away(demo_db):
                 with pytest.raises(sqlite3.IntegrityError, match="append-only"):
                     connection.execute(words)
             assert connection.execute(f"SELECT * FROM {table} ORDER BY id").fetchall() == before
+
+
+def test_a_shelf_that_is_laid_out_ahead_is_the_one_that_is_kept_and_none_where_nothing_is(demo_db):
+    with closing(KitchenStore(demo_db)) as kitchen:
+        before = kitchen.shelf_now(kitchen.standing(), TODAY)
+        with pytest.raises(ZeroDivisionError), kitchen.writing(shelf_on=TODAY) as session:
+            put_number(session, "teff-flour", "fibre_g", Fact(Range(1.0, 2.0, 3.0), Quality.LABEL, "mill"), 1)
+            raise ZeroDivisionError
+        assert kitchen.shelf_now(kitchen.standing(), TODAY) is before
+        with kitchen.writing(shelf_on=TODAY) as session:
+            put_number(session, "teff-flour", "fibre_g", Fact(Range(1.0, 2.0, 3.0), Quality.LABEL, "mill"), 1)
+        ahead = kitchen._cached[1]
+        assert kitchen.shelf_now(kitchen.standing(), TODAY) is ahead
+        assert ahead["teff-flour"].facts["fibre_g"].range.typical == 2.0
+        with kitchen.reading() as session:
+            anew = load_shelf(session, TODAY)
+        assert [i.facts for i in anew.ingredients] == [i.facts for i in ahead.ingredients]

@@ -97,7 +97,7 @@ def _lines(plan: WholePlan, name: str, version: int) -> Iterator[ImportLine]:
     total = len(plan.rows)
     for done in prepare(plan, name, today()):
         yield ImportLine(done=min(done, total), of=total)
-    with store().writing() as session:
+    with store().writing(shelf_on=today()) as session:
         check_still_so(session, plan, version)
         write(session, plan)
     yield ImportLine(done=total, of=total, finished=True)
