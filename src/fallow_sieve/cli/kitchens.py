@@ -7,6 +7,7 @@ from ctypes import CDLL
 from datetime import UTC, datetime
 from pathlib import Path
 from signal import SIGTERM, signal
+from typing import Any
 
 import typer
 
@@ -35,8 +36,6 @@ def demo(db: Path, fresh: bool) -> None:
 
 def serve(db: Path, host: str, port: int, with_demo: bool) -> None:
     """Serve the application in the browser, until Ctrl+C or SIGTERM; then the kitchen is closed, one whole file."""
-    from waitress import create_server
-
     from fallow_sieve.api.app import create_app
 
     _check_whole(_writable(db))
@@ -49,15 +48,23 @@ def serve(db: Path, host: str, port: int, with_demo: bool) -> None:
             from fallow_sieve.demo import fill
 
             fill(kitchen, datetime.now(UTC))
-        server = create_server(application, host=host, port=port, threads=8)
+        server = _listening(application, host, port)
         typer.echo(f"Fallow Sieve is at http://{host}:{port}/ (stop with Ctrl+C)", err=True)
         server.run()
+    finally:
+        kitchen.close()
+
+
+def _listening(application: Any, host: str, port: int) -> Any:
+    """Return a server that listens already. Raises BadInputError where it cannot."""
+    from waitress import create_server
+
+    try:
+        return create_server(application, host=host, port=port, threads=8)
     except OSError as error:
         raise BadInputError(
             f"cannot listen on {host}:{port}: {error.strerror}", right="choose another --port"
         ) from error
-    finally:
-        kitchen.close()
 
 
 def _keep_memory_together() -> None:

@@ -88,3 +88,18 @@ def test_amounts_and_names_of_other_kitchens(line, slug, grams):
 )
 def test_every_line_is_of_its_kind_in_other_languages_too(row, kind):
     assert read_text(f"A cake\n100 g teff flour\n{row}", KITCHEN).recipe.rows[-1].kind == kind
+
+
+@pytest.mark.parametrize(
+    ("line", "slug", "low", "typical", "high"),
+    [
+        ("1/2 Würfel Hefe (ca. 20 g), zerbröckelt", "fresh-yeast", 10, 20, 20),
+        ("1/2 tin pumpkin purée (400 g)", "pumpkin-puree", 200, 200, 400),
+        ("2 tins pumpkin purée (400 g)", "pumpkin-puree", 800, 800, 800),
+    ],
+)
+def test_half_a_pack_with_a_mass_in_brackets_may_mean_either_and_is_marked(line, slug, low, typical, high):
+    (found,) = lines_of(line)
+    assert found.ingredient == slug
+    assert (found.mass.low, found.mass.typical, found.mass.high) == pytest.approx((low, typical, high))
+    assert (found.understood == "guessed") is (low != high)

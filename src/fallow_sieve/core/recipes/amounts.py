@@ -29,7 +29,7 @@ _NUMBER_WORDS = {
 FILLED = {
     "scant": (0.85, 0.93, 1.0), "level": (1.0, 1.0, 1.0), "heaped": (1.0, 1.3, 1.6), "heaping": (1.0, 1.3, 1.6),
     "rounded": (1.0, 1.2, 1.4), "generous": (1.0, 1.08, 1.15), "good": (1.0, 1.08, 1.15), "full": (1.0, 1.0, 1.0),
-    **dict.fromkeys(("gestr", "gestrichene", "gestrichener", "rase", "raso", "rasa", "struken"), (1.0, 1.0, 1.0)),
+    **dict.fromkeys(("flat", "gestr", "gestrichene", "gestrichener", "rase", "raso", "rasa", "struken"), (1, 1, 1)),
     **dict.fromkeys(("geh", "gehäufte", "gehäufter", "bombée", "colmo", "colma", "rågad"), (1.0, 1.3, 1.6)),
     **dict.fromkeys(("knapp", "knappe", "knapper"), (0.85, 0.93, 1.0)),
 }  # fmt: skip

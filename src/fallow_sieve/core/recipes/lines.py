@@ -7,7 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
 from fallow_sieve.core.formulas import When, usual_when
-from fallow_sieve.core.ingredients import Ingredient, Shelf
+from fallow_sieve.core.ingredients import Function, Ingredient, Shelf
 from fallow_sieve.core.recipes.amounts import ASKED_POINT, COUNT, Amount, Unit, WrittenAmount, measured_at, plain
 from fallow_sieve.core.recipes.beside import in_full, is_outside, name_part
 from fallow_sieve.core.recipes.flours import (
@@ -29,6 +29,7 @@ from fallow_sieve.core.recipes.weights import (
     mass_of_each,
     no_mass,
     of_kind,
+    of_packs,
     volume,
 )
 from fallow_sieve.core.values import Range
@@ -110,11 +111,12 @@ def read_line(
         first, name = _at_the_end(body, words)
     if first is None and chosen is None and understand(name_part(body)[0], words.names).ingredient is None:
         return None
+    counted = first
     first, second, name = _twins(first, name, brackets, words)
     name, note = name_part(_OF.sub("", name, count=1))
     beside = "; ".join((note, *brackets))
     named, name, more = (Named(chosen, "", ()), name, ()) if chosen else _named(name, beside, words)
-    named = named if chosen else _kept_free(named, name, bare, shelf, words)
+    named = named if chosen else _kept_free(_of_cube(named, counted, shelf), name, bare, shelf, words)
     notes = [n for n in (note, *(b for b in brackets if _amount_in(b, words) is None)) if n]
     return _told(text.strip(), number, shelf, words, (first, second), named, name, "; ".join(notes), when, more)
 
@@ -171,8 +173,7 @@ def _twins(
         second = measured_at(bracket, 0, words.units)
         is_each = second is not None and _EACH.match(bracket, second.end)
         if second is not None and second.unit is not COUNT and (first.unit.kind == "pack" or is_each):
-            count = first.amount
-            return replace(second, amount=second.amount.times(count.low, count.typical, count.high)), None, name
+            return replace(second, amount=of_packs(first, second.amount)), None, name
     found = [a for b in brackets if (a := _amount_in(b, words))]
     if found and found[0].unit.kind == "volume" == first.unit.kind and found[0].unit.name in _METRIC_VOLUMES:
         return found[0], first, name
@@ -190,10 +191,7 @@ def _named(name: str, note: str, words: Words) -> tuple[Named, str, tuple[str, .
     if is_bare_flour(name):
         return Named(None, "", ("wheat-flour", PLAIN)), name, ()
     whole = understand(name, names)
-    for other in (
-        without_gluten_free(name, words.flours),
-        note,
-    ):  # a translation in brackets says more
+    for other in (without_gluten_free(name, words.flours), note):  # a translation in brackets says more
         if whole.ingredient is None:
             again = understand(other, names)
             whole = again if again.ingredient else whole
@@ -209,6 +207,14 @@ def _named(name: str, note: str, words: Words) -> tuple[Named, str, tuple[str, .
         if first.ingredient is not None:
             return first, choice[0], (f"“or {choice[1].strip()}” left aside",)
     return whole, name, ()
+
+
+def _of_cube(named: Named, counted: WrittenAmount | None, shelf: Shelf) -> Named:
+    """A cube of yeast is fresh yeast, whatever the word for yeast alone is read as."""
+    item = shelf[named.ingredient] if named.ingredient and named.ingredient in shelf else None
+    if counted is None or counted.unit.name != "cube" or item is None or Function.INSTANT_YEAST not in item.functions:
+        return named
+    return Named("fresh-yeast", "a cube of yeast is fresh", ())
 
 
 def _kept_free(named: Named, name: str, line: str, shelf: Shelf, words: Words) -> Named:

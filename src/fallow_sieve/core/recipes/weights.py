@@ -7,7 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from fallow_sieve.core.ingredients import Ingredient, Kind
-from fallow_sieve.core.recipes.amounts import WrittenAmount
+from fallow_sieve.core.recipes.amounts import Amount, WrittenAmount
 from fallow_sieve.core.values import Range
 
 
@@ -118,3 +118,14 @@ def no_mass(first: WrittenAmount | None, item: Ingredient) -> str:
     if first.unit.kind == "volume":
         return f"The density of {item.name.lower()} is not known: give its mass in g."
     return f"What one {item.name.lower()} weighs is not known: give its mass in g."
+
+
+def of_packs(packs: WrittenAmount, each: Amount) -> Amount:
+    """Return so many packs of what a bracket says; of half a pack it may mean the half, as it mostly does of a cube."""
+    n = packs.amount
+    if n.high >= 1:
+        return each.times(n.low, n.typical, n.high)
+    of_the_part = packs.unit.name == "cube"
+    said = f"{each.typical:g} g taken as {'what goes in' if of_the_part else 'a whole one'}: it may be the other"
+    whole = each.times(n.low, 1.0 if of_the_part else n.typical, 1.0)
+    return replace(whole, guesses=(*whole.guesses, said))
