@@ -1,4 +1,4 @@
-"""Eight people saving drafts at once, alone and while ten thousand rows come in, beside one person who saves alone."""
+"""A judgement beside an import of ten thousand rows; eight people saving at once, alone and beside such an import."""
 
 from __future__ import annotations
 
@@ -75,6 +75,17 @@ def bring_in(port: int, rows: int, done: threading.Event) -> None:
     done.set()
 
 
+def judged_meanwhile(port: int) -> None:
+    """Print how long a judgement takes with nobody else there, and while ten thousand rows come in."""
+    for what, rows in (("a judgement alone", 200), (f"beside an import (aim {JUDGED_AIM_MS:g} ms more)", 10_000)):
+        done, moves = threading.Event(), []
+        hand = threading.Thread(target=judged, args=(port, moves, done))
+        hand.start()
+        bring_in(port, rows, done)
+        hand.join()
+        say(what, moves, [])
+
+
 def judged(port: int, times: list[float], until: threading.Event) -> None:
     """Have a blend judged, again and again, as a hand that drags does."""
     ask = caller(port)
@@ -105,6 +116,7 @@ def main() -> None:
             for n in range(PEOPLE)
         ]
         try:
+            judged_meanwhile(port)
             print(f"saving drafts over HTTP, {SAVES} each, as fast as answers come (aim: p95 at most {AIM_MS:g} ms)")
             say("one person", *together(port, blends[:1]))
             say(f"{PEOPLE} people", *together(port, blends))
@@ -119,7 +131,7 @@ def main() -> None:
             say(f"{PEOPLE} people, 10 000 rows coming in", *together(port, blends, done))
             for other in others:
                 other.join()
-            say(f"a judgement meanwhile (aim {JUDGED_AIM_MS:g} ms more)", moves, [])
+            say("a judgement beside all of them", moves, [])
         finally:
             server.terminate()
             server.wait()
