@@ -23,6 +23,7 @@ from fallow_sieve.formats.briefs.file import read_brief
 from fallow_sieve.formats.formulas.file import read_formula
 from fallow_sieve.formats.formulas.scaling_answers import temperature_answer
 from fallow_sieve.formats.ingredients.answers import ComparisonDocument
+from fallow_sieve.formats.schedule import DoughIn, PlanFile, StarterIn
 from fallow_sieve.reference.formulas import marks
 from fallow_sieve.reference.ingredients import library, library_shelf
 from kit import blend
@@ -81,7 +82,10 @@ def examples() -> list[dict[str, object]]:
 
 
 def test_the_examples_are_what_is_read_and_written():
-    blend_file, brief, analysis, opened, comparison, formula, temperature = examples()
+    blend_file, brief, analysis, opened, comparison, formula, temperature, dough, build, plan = examples()
+    DoughIn.model_validate(dough)
+    StarterIn.model_validate(build)
+    PlanFile.model_validate(plan)
     assert read_brief(json.dumps(brief).encode()).wishes.limits.max_bins == 5
     read = read_blend(json.dumps(blend_file).encode())
     assert read.ingredients[0].facts["fibre_g"].range.high == 7

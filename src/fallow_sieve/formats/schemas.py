@@ -12,6 +12,16 @@ from fallow_sieve.formats.briefs import BriefFile, MendOut, ProposalsOut
 from fallow_sieve.formats.formulas import FormulaAnswer, FormulaFile, ScaleAnswer, TemperatureAnswer
 from fallow_sieve.formats.ingredients import ComparisonDocument
 from fallow_sieve.formats.recipes import ConvertAnswer, ReadAnswer
+from fallow_sieve.formats.schedule import (
+    DoughIn,
+    PlanFile,
+    RipenAnswer,
+    RiseAnswer,
+    RiseIn,
+    ScheduleAnswer,
+    StarterAnswer,
+    StarterIn,
+)
 
 FOLDER = Path(__file__).with_name("schemas")
 MODELS: dict[str, type[BaseModel]] = {
@@ -28,6 +38,14 @@ MODELS: dict[str, type[BaseModel]] = {
     "recipe-1.json": ReadAnswer,
     "scaling-1.json": ScaleAnswer,
     "temperature-1.json": TemperatureAnswer,
+    "dough-1.json": DoughIn,
+    "ripening-1.json": RipenAnswer,
+    "readings-1.json": RiseIn,
+    "rise-1.json": RiseAnswer,
+    "leaven-1.json": StarterIn,
+    "builds-1.json": StarterAnswer,
+    "schedule-1.json": PlanFile,
+    "plan-1.json": ScheduleAnswer,
 }
 
 

@@ -17,6 +17,15 @@ from fallow_sieve.reference.listing import diets, traits
 from fallow_sieve.reference.names import aliases, look_alikes
 from fallow_sieve.reference.practice import MixRow, blend_on_record, practice_mixes, record
 from fallow_sieve.reference.recipes import egg_of, words
+from fallow_sieve.reference.schedule import (
+    container_named,
+    containers,
+    organism_named,
+    oven_named,
+    refreshes,
+    starters,
+    template_named,
+)
 from fallow_sieve.reference.sieving import grit_mapping
 from fallow_sieve.reference.tables import tables_version
 from fallow_sieve.reference.uses import rules
@@ -26,6 +35,8 @@ __all__ = [
     "MixRow",
     "aliases",
     "blend_on_record",
+    "container_named",
+    "containers",
     "diets",
     "egg_of",
     "eggs",
@@ -37,14 +48,19 @@ __all__ = [
     "library_shelf",
     "look_alikes",
     "marks",
+    "organism_named",
+    "oven_named",
     "poor_candidates",
     "portions",
     "powders",
     "practice_mixes",
     "record",
+    "refreshes",
     "rules",
+    "starters",
     "swap_rules",
     "tables_version",
+    "template_named",
     "thickening_power",
     "tin_fills",
     "traits",

@@ -7,9 +7,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
-import numpy as np
-
 from fallow_sieve.core.formulas.water import Prediction
+from fallow_sieve.core.numerics.nested_normal import learn_levels
 from fallow_sieve.core.values import BadInputError
 
 PRIOR_SD = 0.12
@@ -49,7 +48,8 @@ class Learnt:
 
 # The prior variance is shared by the three levels, so that a blend without bakes takes over what its use and its
 # kitchen have taught, less sure of itself; of one blend alone it is the plain normal–normal update.
-_LEVEL_VARIANCE = PRIOR_SD**2 / 3
+_LEVEL_SD = PRIOR_SD / math.sqrt(3)
+_LEVELS = ("kitchen", "use", "blend")
 
 
 def check_pour(pour: Pour) -> None:
@@ -76,34 +76,12 @@ def learn(pours: Sequence[Pour], blend: str, family: str) -> tuple[Learnt, Learn
 
 @lru_cache(maxsize=256)
 def _learn(pours: tuple[Pour, ...], blend: str, family: str) -> tuple[Learnt, Learnt, Learnt]:
-    groups: dict[tuple[str, str], list[float]] = {}
     for pour in pours:
         check_pour(pour)
-        groups.setdefault((pour.family, pour.blend), []).append(pour.log_ratio)
-    keys = list(groups)
-    counts = np.array([len(groups[k]) for k in keys], dtype=float)
-    means = np.array([float(np.mean(groups[k])) for k in keys])
-    shared = np.array([[_shared(a, b, 3) for b in keys] for a in keys]).reshape(len(keys), len(keys))
-    noisy = shared + np.diag(POUR_SD**2 / counts)
-    target = (family, blend)
-    here = (
-        sum(len(v) for v in groups.values()),
-        sum(len(v) for k, v in groups.items() if k[0] == family),
-        len(groups.get(target, [])),
-    )
-    levels = []
-    for depth, (level, count) in enumerate(zip(("kitchen", "use", "blend"), here, strict=True), start=1):
-        cross = np.array([_shared(target, k, depth) for k in keys])
-        weights = np.linalg.solve(noisy, cross) if keys else cross
-        variance = depth * _LEVEL_VARIANCE - float(weights @ cross)
-        levels.append(Learnt(level, float(weights @ means), math.sqrt(max(0.0, variance)), count))
-    return levels[0], levels[1], levels[2]
-
-
-def _shared(a: tuple[str, str], b: tuple[str, str], depth: int) -> float:
-    """The prior covariance of two blends, as far down as `depth`: they share the kitchen, maybe the use, maybe all."""
-    levels = 1 + (a[0] == b[0]) + (a == b)
-    return min(levels, depth) * _LEVEL_VARIANCE
+    seen = [((p.family, p.blend), p.log_ratio) for p in pours]
+    levels = learn_levels(seen, (family, blend), (_LEVEL_SD,) * 3, POUR_SD)
+    kitchen, use, own = (Learnt(n, x.mean, x.sd, x.count) for n, x in zip(_LEVELS, levels, strict=True))
+    return kitchen, use, own
 
 
 @dataclass(frozen=True, slots=True)

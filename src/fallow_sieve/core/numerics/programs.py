@@ -60,6 +60,16 @@ class Effort:
 UNLIMITED = Effort()
 
 
+@dataclass(frozen=True, slots=True)
+class Block:
+    """Rows of one shape: in each, low ≤ Σ coefficients × the variables that its line of `columns` names ≤ high."""
+
+    columns: NDArray[np.int64]
+    coefficients: Array
+    low: float
+    high: float
+
+
 @dataclass(slots=True)
 class Program:
     """A program being stated: low ≤ v ≤ high, rows low ≤ A v ≤ high, some variables whole numbers."""
@@ -68,6 +78,7 @@ class Program:
     high: list[float] = field(default_factory=list)
     whole: list[bool] = field(default_factory=list)
     rows: list[tuple[Terms, float, float]] = field(default_factory=list)
+    blocks: list[Block] = field(default_factory=list)
 
     def variables(
         self, low: Array | Sequence[float], high: Array | Sequence[float], whole: Sequence[bool] | bool = False
@@ -83,9 +94,16 @@ class Program:
         """Add the row low ≤ Σ coefficients × variables ≤ high."""
         self.rows.append((terms, low, high))
 
+    def block(
+        self, columns: NDArray[np.int64], coefficients: Sequence[float], low: float = -math.inf, high: float = math.inf
+    ) -> None:
+        """Add many rows of one shape; a variable may be named only once in a row."""
+        if len(columns):
+            self.blocks.append(Block(columns, np.asarray(coefficients, dtype=float), low, high))
+
     def copy(self) -> Program:
         """Return a program that can be stated further without changing this one."""
-        return Program(list(self.low), list(self.high), list(self.whole), list(self.rows))
+        return Program(list(self.low), list(self.high), list(self.whole), list(self.rows), list(self.blocks))
 
     def cost(self, terms: Terms) -> Array:
         """Return the coefficients of Σ terms over all variables."""

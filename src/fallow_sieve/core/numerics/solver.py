@@ -86,18 +86,27 @@ def _loaded(lp: HighsLp, cost: Array, whole: Sequence[bool]) -> Highs:
 
 
 def _laid_out(program: Program) -> HighsLp:
-    """The program as the solver reads it: bounds, and the rows one after another with what is not 0."""
+    """The program as the solver reads it: bounds, and the rows one after another with what is not 0, blocks last."""
     lines = [program.cost(terms) for terms, _, _ in program.rows]
     places = [np.flatnonzero(line) for line in lines]
+    blocks = program.blocks
+    counts = [
+        np.array([len(at) for at in places], dtype=int),
+        *(np.full(len(b.columns), b.columns.shape[1]) for b in blocks),
+    ]
     lp = HighsLp()
-    lp.num_col_, lp.num_row_ = len(program.low), len(lines)
+    lp.num_col_, lp.num_row_ = len(program.low), sum(len(c) for c in counts)
     lp.col_lower_, lp.col_upper_ = np.array(program.low), np.array(program.high)
-    lp.row_lower_, lp.row_upper_ = (np.array([r[side] for r in program.rows]) for side in (1, 2))
+    lp.row_lower_ = np.concatenate([[r[1] for r in program.rows], *(np.full(len(b.columns), b.low) for b in blocks)])
+    lp.row_upper_ = np.concatenate([[r[2] for r in program.rows], *(np.full(len(b.columns), b.high) for b in blocks)])
     lp.a_matrix_.format_ = MatrixFormat.kRowwise
     lp.a_matrix_.num_col_, lp.a_matrix_.num_row_ = lp.num_col_, lp.num_row_
-    lp.a_matrix_.start_ = np.cumsum([0, *(len(at) for at in places)])
-    lp.a_matrix_.index_ = np.concatenate([np.empty(0, dtype=int), *places])
-    lp.a_matrix_.value_ = np.concatenate([np.empty(0), *(line[at] for line, at in zip(lines, places, strict=True))])
+    lp.a_matrix_.start_ = np.concatenate([[0], np.cumsum(np.concatenate(counts))]).astype(int)
+    lp.a_matrix_.index_ = np.concatenate([np.empty(0, dtype=int), *places, *(b.columns.ravel() for b in blocks)])
+    values = [line[at] for line, at in zip(lines, places, strict=True)]
+    lp.a_matrix_.value_ = np.concatenate(
+        [np.empty(0), *values, *(np.tile(b.coefficients, len(b.columns)) for b in blocks)]
+    )
     return lp
 
 

@@ -1,0 +1,37 @@
+"""Schedules as documents: a dough to ripen, readings, a leaven, and what is answered."""
+
+from fallow_sieve.formats.schedule.answers import (
+    ConflictOut,
+    HeatOut,
+    ReadyOut,
+    RipenAnswer,
+    RiseAnswer,
+    ScheduleAnswer,
+    StarterAnswer,
+    StepOut,
+    ripen_answer,
+    rise_answer,
+    starter_answer,
+)
+from fallow_sieve.formats.schedule.dough import DoughIn, RiseIn, StarterIn
+from fallow_sieve.formats.schedule.plan_file import KitchenIn, PlanFile, ProductIn
+
+__all__ = [
+    "ConflictOut",
+    "DoughIn",
+    "HeatOut",
+    "KitchenIn",
+    "PlanFile",
+    "ProductIn",
+    "ReadyOut",
+    "RipenAnswer",
+    "RiseAnswer",
+    "RiseIn",
+    "ScheduleAnswer",
+    "StarterAnswer",
+    "StarterIn",
+    "StepOut",
+    "ripen_answer",
+    "rise_answer",
+    "starter_answer",
+]

@@ -1,0 +1,153 @@
+"""What `ripen`, `rise`, `starter` and `schedule` print with `--json`."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from fallow_sieve.core.schedule.leaven.builds import LeavenPlan
+from fallow_sieve.core.schedule.ripening.asked import Expected
+from fallow_sieve.core.schedule.ripening.path import Ripening
+from fallow_sieve.formats.shared import Out
+
+
+class RipenAnswer(Out):
+    """When a dough may be used from, is ripe, is over and over the rim (hours; null: not on its path), and its end."""
+
+    early_h: float | None
+    ripe_h: float | None
+    over_h: float | None
+    rim_h: float | None
+    ripeness_at_end: float
+    dough_c_at_end: float
+    notes: list[str]
+
+
+class RiseAnswer(Out):
+    """When a watched dough will have risen as wanted, with the 95 % interval (hours), and what to beware of."""
+
+    ripe_h: float | None
+    low_h: float | None
+    high_h: float | None
+    flags: list[str]
+
+
+class BuildOut(Out):
+    """One build: grams, hours to its peak, and from when to when it may be used."""
+
+    seed_g: float
+    flour_g: float
+    water_g: float
+    peak_h: float
+    usable_from_h: float
+    usable_to_h: float
+
+
+class StarterAnswer(Out):
+    """Builds in the order of the work, and where the grams go: from the jar, kept, lost in bowls, left over."""
+
+    builds: list[BuildOut]
+    from_jar_g: float
+    keep_back_g: float
+    lost_g: float
+    left_over_g: float
+    cautions: list[str]
+
+
+def ripen_answer(found: Ripening, notes: Sequence[str]) -> RipenAnswer:
+    """Return the document of a ripening (hours)."""
+    return RipenAnswer(
+        early_h=found.early_h,
+        ripe_h=found.ripe_h,
+        over_h=found.over_h,
+        rim_h=found.rim_h,
+        ripeness_at_end=found.ripeness_at_end,
+        dough_c_at_end=found.dough_c_at_end,
+        notes=list(notes),
+    )
+
+
+def rise_answer(found: Expected) -> RiseAnswer:
+    """Return the document of a watched rise (hours)."""
+    return RiseAnswer(ripe_h=found.ripe_h, low_h=found.low_h, high_h=found.high_h, flags=list(found.flags))
+
+
+def starter_answer(plan: LeavenPlan, cautions: Sequence[str]) -> StarterAnswer:
+    """Return the document of a leaven's builds (g, hours)."""
+    builds = [
+        BuildOut(
+            seed_g=b.seed_g,
+            flour_g=b.flour_g,
+            water_g=b.water_g,
+            peak_h=b.peak_h,
+            usable_from_h=b.usable_from_h,
+            usable_to_h=b.usable_to_h,
+        )
+        for b in plan.builds
+    ]
+    return StarterAnswer(
+        builds=builds,
+        from_jar_g=plan.from_jar_g,
+        keep_back_g=plan.keep_back_g,
+        lost_g=plan.lost_g,
+        left_over_g=plan.left_over_g,
+        cautions=list(cautions),
+    )
+
+
+class StepOut(Out):
+    """One step of a plan: when (UTC), where, in which oven at what °C, when hands are wanted, and its dough.
+
+    `end` is when the next may begin. `ripeness` and `dough_c` are at its end, null where it is no rise.
+    """
+
+    product: str
+    step: str
+    do: str
+    kind: str
+    at: str
+    end: str
+    place: str
+    oven: str | None
+    temp_c: float | None
+    hands: list[list[str]]
+    ripeness: float | None
+    dough_c: float | None
+
+
+class ReadyOut(Out):
+    """When a product is ready (UTC)."""
+
+    id: str
+    ready_at: str
+
+
+class HeatOut(Out):
+    """When an oven is switched on or turned, to what °C, and by when it is there (UTC)."""
+
+    oven: str
+    at: str
+    to_c: float
+    hot_at: str
+
+
+class ConflictOut(Out):
+    """What clashes, in words, and one time that works (UTC; null where none was found)."""
+
+    say: str
+    works: str | None
+
+
+class ScheduleAnswer(Out):
+    """The answer of `fallow-sieve schedule --json`."""
+
+    status: str
+    say: str
+    begin_at: str | None
+    latest_start: str | None
+    products: list[ReadyOut]
+    steps: list[StepOut]
+    heating: list[HeatOut]
+    bother: float | None
+    gap: float | None
+    conflicts: list[ConflictOut]
+    cautions: list[str]

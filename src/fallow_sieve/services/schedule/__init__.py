@@ -1,0 +1,3 @@
+"""Schedules at work: doughs that ripen, leavens, plans."""
+
+__all__ = ["plans", "ripening", "telling"]

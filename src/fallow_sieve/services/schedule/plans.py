@@ -1,0 +1,114 @@
+"""A schedule file planned: what is asked, as the core plans it; the plan, or why there is none."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import time
+
+from fallow_sieve.core.numerics.programs import UNLIMITED, Effort
+from fallow_sieve.core.schedule.clashes import Clash, clashes
+from fallow_sieve.core.schedule.clock import Clock, crew_of, hour_of, instant_of, zone_named
+from fallow_sieve.core.schedule.plan import Plan, Request, make_plan
+from fallow_sieve.core.schedule.planner.problem import CELL_MIN, Bother, Oven, may_take
+from fallow_sieve.core.schedule.planner.solving import Found
+from fallow_sieve.core.schedule.steps.dough import Kitchen
+from fallow_sieve.core.schedule.steps.making import make
+from fallow_sieve.core.schedule.steps.places import Climate
+from fallow_sieve.core.schedule.steps.product import Product
+from fallow_sieve.core.values import BadInputError
+from fallow_sieve.formats.schedule import KitchenIn, PlanFile
+from fallow_sieve.reference import containers, oven_named
+from fallow_sieve.services.kitchen import KitchenNow
+from fallow_sieve.services.schedule.products import product_of
+
+SPARE_H = 24.0  # beyond what is wanted and what the longest chain takes
+LONGEST_DAYS = 14.0
+
+
+@dataclass(frozen=True, eq=False, slots=True)
+class Planned:
+    """A schedule as planned: what was asked, on which clock, the plan, and why there is none."""
+
+    request: Request
+    clock: Clock
+    plan: Plan
+    clashes: tuple[Clash, ...]
+
+
+def planned(file: PlanFile, kitchen: KitchenNow, effort: Effort = UNLIMITED, why_effort: Effort = UNLIMITED) -> Planned:
+    """Return the plan of a schedule file; `why_effort` is for finding why there is none.
+
+    Raises BadInputError naming the place of what cannot be planned at all.
+    """
+    request, clock = request_of(file, kitchen)
+    plan = make_plan(request, effort)
+    cannot_be = plan.found in (Found.TOO_LONG, Found.CLASH)
+    why = clashes(request, plan, why_effort) if cannot_be else ()
+    return Planned(request, clock, plan, why)
+
+
+def request_of(file: PlanFile, kitchen: KitchenNow) -> tuple[Request, Clock]:
+    """Return what a schedule file asks, and its clock. Raises BadInputError."""
+    zone = zone_named(file.zone)
+    clock = Clock.from_instant(instant_of(file.now, zone, "/now"), zone)
+    products = tuple(product_of(p, clock, kitchen, f"/products/{n}") for n, p in enumerate(file.products))
+    _refuse_twice([p.name for p in products], "/products")
+    ovens = _ovens(file.kitchen)
+    around = Kitchen(_climate(file.kitchen, clock), containers())
+    bother = Bother(**file.kitchen.bother.model_dump())
+    cells = _cells(products, around, ovens, bother)
+    crew = crew_of(
+        clock,
+        cells,
+        _hours(file.kitchen.hours, "/kitchen/hours"),
+        _hours(file.kitchen.blocked, "/kitchen/blocked"),
+        file.kitchen.people,
+        file.kitchen.mixers,
+        bother,
+    )
+    return Request(products, around, crew, ovens, cells, bother), clock
+
+
+def _refuse_twice(names: list[str], place: str) -> None:
+    for n, name in enumerate(names):
+        if name in names[:n]:
+            raise BadInputError(f"{name!r} stands twice", place=f"{place}/{n}/id", right="give each its own name")
+
+
+def _ovens(kitchen: KitchenIn) -> tuple[Oven, ...]:
+    _refuse_twice([o.id for o in kitchen.ovens], "/kitchen/ovens")
+    found = []
+    for n, o in enumerate(kitchen.ovens):
+        kind = oven_named(o.kind, f"/kitchen/ovens/{n}/kind")
+        found.append(Oven(o.id, kind, o.levels or kind.levels))
+    return tuple(found)
+
+
+def _hours(spans: list[list[str]], place: str) -> list[tuple[time, time]]:
+    return [(hour_of(a, f"{place}/{n}/0"), hour_of(b, f"{place}/{n}/1")) for n, (a, b) in enumerate(spans)]
+
+
+def _climate(kitchen: KitchenIn, clock: Clock) -> Climate:
+    return Climate(kitchen.room_c, kitchen.fridge_c, kitchen.box_c, kitchen.night_c, clock.begin_hour)
+
+
+def _cells(products: tuple[Product, ...], around: Kitchen, ovens: tuple[Oven, ...], bother: Bother) -> int:
+    """How far to look ahead: to the last that is wanted, or the longest chain, and a day."""
+    longest = 0.0
+    for n, product in enumerate(products):
+        made = make(product, around, {}, 0, bother)
+        for task in made.tasks:
+            if task.phases and not any(may_take(o, task) for o in ovens):
+                _refuse_without_oven(product, task.in_machine, n)
+        chain = sum(float(t.lengths.typical.max()) for t in made.tasks)
+        longest = max(longest, chain, product.ready or 0.0)
+    minutes = longest + 60 * SPARE_H
+    if minutes > 60 * 24 * LONGEST_DAYS:
+        right = f"at most {LONGEST_DAYS:.0f} days ahead"
+        raise BadInputError("a plan that reaches so far", place="/products", right=right)
+    return int(minutes // CELL_MIN)
+
+
+def _refuse_without_oven(product: Product, machine: bool, n: int) -> None:
+    what = "a bread machine" if machine else f"an oven that reaches {max(p.oven_c for p in product.phases):.0f} °C"
+    raise BadInputError(f"no oven here bakes {product.name}", place="/kitchen/ovens", right=f"it wants {what}")

@@ -1,0 +1,306 @@
+"""Worked cases of ripening, rising, leaven, ovens and learning, each to the tolerance that it states."""
+
+import json
+import math
+from datetime import datetime, timedelta
+from pathlib import Path
+from zoneinfo import ZoneInfo
+
+import numpy as np
+import pytest
+
+from fallow_sieve.core.schedule.learning import FinishedRise, pace_of
+from fallow_sieve.core.schedule.leaven.builds import Ratio, Starter, count_back, dilution_for, peak_hours, preferment
+from fallow_sieve.core.schedule.ovens import OvenKind
+from fallow_sieve.core.schedule.ripening.bodies import (
+    Container,
+    Leg,
+    day_and_night,
+    drift_hours,
+    drifting,
+    steady,
+)
+from fallow_sieve.core.schedule.ripening.organism import (
+    Organism,
+    amount_factor,
+    ratio_for,
+    water_activity,
+    water_factor,
+)
+from fallow_sieve.core.schedule.ripening.path import Dough, ripen
+from fallow_sieve.core.schedule.ripening.rise import rim_ripeness, ripeness_at, rise_pct
+from fallow_sieve.core.schedule.ripening.watch import Reading, watch
+
+CASES = {c["id"]: c for c in json.loads((Path(__file__).parents[2] / "cases/schedule.json").read_text("utf-8"))}
+YEAST = Organism("yeast")
+LEAVEN = Organism("leaven", t_max_c=40)
+OUT = {name: case["outputs"] for name, case in CASES.items()}
+STARTER = Starter("liquid leaven", Ratio(1, 2, 2), 0.28, 0.4, 0.05, 40, 0.8, 1.25, 60, 2.0, 30, 3)
+OVEN = OvenKind("electric", "Electric", 16.5, 330, 65, 25, 25, 15, 1, 250)
+
+
+def near(value, rel=1e-3, absolute=1e-9):
+    return pytest.approx(value, rel=rel, abs=absolute)
+
+
+def hours_until_ripe(hours_at_26, dough_c, around, tau_h, longest=80.0, ripeness=1.0, organism=YEAST):
+    return ripen(Dough(organism, hours_at_26, dough_c), [Leg(longest, around, tau_h)]).reaches(ripeness)
+
+
+@pytest.mark.parametrize(("case", "organism", "within"), [("S01", YEAST, 1e-5), ("S02", LEAVEN, 1e-4)])
+def test_speed_by_temperature(case, organism, within):
+    for temp, speed in OUT[case].items():
+        assert float(organism.speed(float(temp))) == pytest.approx(speed, abs=within)
+
+
+def test_s03_a_body_cools_as_the_textbook_says():
+    tau_min = 5 / math.log((95 - 21) / (80 - 21))
+    assert tau_min == near(OUT["S03"]["tau_min"])
+    assert drift_hours(95, 21, 50, tau_min) == near(OUT["S03"]["t_min"])
+
+
+@pytest.mark.parametrize(("kg", "tau"), OUT["S04"].items())
+def test_s04_time_constant_by_mass(kg, tau):
+    assert Container("covered-bowl", 1.6, 0.42, 1.2, 2.4).tau_h(1000 * float(kg)) == near(tau)
+
+
+@pytest.mark.parametrize(("temp", "hours"), OUT["S05"].items())
+def test_s05_an_hour_at_26_takes_so_long_at_other_temperatures(temp, hours):
+    assert hours_until_ripe(1, float(temp), steady(float(temp)), 1.6, 600) == near(hours)
+
+
+def test_s06_a_fridge_is_slow_to_act():
+    path = ripen(Dough(YEAST, 1, 27), [Leg(12, steady(4), 1.6)])
+    out = OUT["S06"]
+    assert path.at(1)[0] == pytest.approx(out["after_1h_c"], abs=2e-3)
+    assert path.at(4)[0] == pytest.approx(out["after_4h_c"], abs=2e-3)
+    for hours in (1, 2, 4, 12):
+        assert path.at(hours)[1] == pytest.approx(out[f"units_{hours}h"], abs=2e-3)
+
+
+def test_s07_a_cold_dough_is_slow_to_wake():
+    path = ripen(Dough(YEAST, 1, 4), [Leg(10, steady(22), 1.6)])
+    ripe = path.reaches(1)
+    assert ripe == pytest.approx(OUT["S07"]["hours"], abs=2e-3)
+    assert path.at(ripe)[0] == pytest.approx(OUT["S07"]["dough_at_end_c"], abs=2e-2)
+    assert 1 / float(YEAST.speed(22)) == near(OUT["S07"]["without_warming_h"])
+
+
+def test_s08_more_yeast_is_quicker_by_a_power():
+    for pct in ("0.3", "0.8", "2.4"):
+        assert 1 / amount_factor(float(pct) / 1.6, YEAST) == near(OUT["S08"][pct])
+    assert 1 / amount_factor(20 / 35, LEAVEN) == near(OUT["S08"]["leaven 20 for 35"])
+
+
+def test_s09_salt_and_sugar_act_through_the_water():
+    out = OUT["S09"]
+    assert water_activity(2, 0, 75, YEAST) == near(out["aw_ref"], 1e-5)
+    for salt, sugar, water in ((2, 0, 75), (2, 10, 60), (2, 20, 60), (2, 20, 100)):
+        assert water_factor(salt, sugar, water, YEAST) == near(
+            out[
+                f"{salt} salt {sugar} sugar {water} water"
+                if (sugar, water) == (0, 75)
+                else f"{salt} salt {sugar} sugar {water}"
+            ]
+        )
+    assert water_factor(3, 0, 75, YEAST) == near(out["3 salt 0 sugar 75"])
+    osmotolerant = Organism("osmotolerant-yeast", aw_min=0.85)
+    assert water_factor(2, 20, 60, osmotolerant) == near(out["2 salt 20 sugar 60 osmotolerant 0.85"])
+
+
+def test_s10_no_knead_takes_a_day():
+    out = OUT["S10"]
+    assert hours_until_ripe(13, 24, steady(21), 1.6) == pytest.approx(out["hours"], abs=2e-3)
+    assert hours_until_ripe(13, 24, steady(25), 1.6) == pytest.approx(out["at_25c_h"], abs=2e-3)
+    assert hours_until_ripe(13, 24, steady(18), 1.6) == pytest.approx(out["at_18c_h"], abs=2e-3)
+
+
+def hours_from_ten(clock):
+    at = datetime.strptime(clock, "%H:%M")
+    return (at.hour + at.minute / 60 - 22) % 24
+
+
+def test_s11_a_hot_night_climbs_out_of_the_tin_and_a_cool_one_does_not():
+    out, rim = OUT["S11"], rim_ripeness(0.55, 70)
+    assert rim == near(out["rim_phi"])
+    hot, cool = day_and_night(27, 3, 22), day_and_night(16, 2, 22)
+    for name, dough_c, around in (("hot", 28, hot), ("cool", 24, cool)):
+        ripe = hours_until_ripe(3.2277, dough_c, around, 1.42)
+        assert ripe == pytest.approx(out[f"{name}_ripe_h"], abs=1 / 30)
+        assert ripe == pytest.approx(hours_from_ten(out[f"{name}_ripe"]), abs=1 / 30)
+        assert hours_until_ripe(3.2277, dough_c, around, 1.42, ripeness=rim) == pytest.approx(
+            hours_from_ten(out[f"{name}_rim"]), abs=1 / 30
+        )
+    assert hours_until_ripe(3.2277, 28, hot, 1.42, ripeness=1.225) == pytest.approx(
+        hours_from_ten(out["hot_over"]), abs=1 / 30
+    )
+
+
+def test_s12_the_yeast_for_a_wanted_hour_is_counted_backwards():
+    path = ripen(Dough(YEAST, 1, 28), [Leg(8.5, day_and_night(27, 3, 22), 1.42)])
+    units = float(path.units[-1])
+    assert units == near(OUT["S12"]["units_at_26"])
+    assert 1.6 * ratio_for(units, 1.0, YEAST) == near(OUT["S12"]["yeast_pct"])
+
+
+def test_s13_a_batter_in_warm_water_is_ripe_in_half_an_hour():
+    out = OUT["S13"]
+    assert 60 * hours_until_ripe(0.7529, 32, steady(38), 0.42) == pytest.approx(out["ripe_min"], abs=0.2)
+    assert 60 * hours_until_ripe(0.7529, 22, steady(38), 0.42) == pytest.approx(out["batter_22c_ripe_min"], abs=0.2)
+    rim = rim_ripeness(0.55, 70)
+    assert 60 * hours_until_ripe(0.7529, 32, steady(38), 0.42, ripeness=rim) == pytest.approx(out["rim_min"], abs=0.2)
+
+
+def test_s14_an_oven_heated_and_switched_off_is_a_body_of_its_own():
+    out, oven = OUT["S14"], drifting(38, 20, 65 / 60)
+    path = ripen(Dough(YEAST, 7.5, 22), [Leg(40, oven, 1.95)])
+    assert path.reaches(1) == pytest.approx(out["hours"], abs=2e-3 * 10.6)
+    assert float(np.max(path.temp_c)) == pytest.approx(out["warmest_dough_c"], abs=1e-2)
+    assert hours_until_ripe(7.5, 22, steady(20), 1.95) == pytest.approx(out["room_only_h"], rel=2e-3)
+    assert hours_until_ripe(7.5, 22, steady(28), 1.95) == pytest.approx(out["at_28c_h"], rel=2e-3)
+
+
+def test_s15_the_rise_follows_the_ripeness():
+    for name, value in OUT["S15"].items():
+        if name.startswith("rise_"):
+            assert rise_pct(float(name.removeprefix("rise_")), 70) == near(value, 1e-3, 1e-3)
+    assert ripeness_at(0.90) == near(OUT["S15"]["phi_90_of_plateau"])
+
+
+@pytest.mark.parametrize(("name", "hours"), OUT["S16"].items())
+def test_s16_time_to_the_peak_of_a_build(name, hours):
+    dilution, temp = name.removeprefix("D").removesuffix("C").split()
+    assert peak_hours(float(dilution), float(temp), STARTER) == near(hours)
+
+
+def test_s17_grams_are_counted_back_to_the_jar():
+    out = OUT["S17"]
+    plan = count_back(350, 60, [Ratio(1, 2, 2)] * 2, 24, STARTER, 5)
+    refresh, leaven = plan.builds
+    assert [leaven.total_g, leaven.seed_g, leaven.flour_g, leaven.water_g] == [
+        out["leaven_g"],
+        out["leaven_seed_g"],
+        out["leaven_flour_g"],
+        out["leaven_water_g"],
+    ]
+    assert [refresh.total_g, refresh.seed_g, refresh.flour_g] == [
+        out["refresh_g"],
+        out["refresh_seed_g"],
+        out["refresh_flour_g"],
+    ]
+    assert [leaven.peak_h, refresh.peak_h] == [near(out["peak_leaven_h"]), near(out["peak_refresh_h"])]
+    wanted = datetime(2026, 11, 14, 8)
+    begins = wanted - timedelta(hours=leaven.peak_h)
+    assert f"{begins:%a %H:%M}" == out["start_leaven"]
+    assert abs(begins - timedelta(hours=refresh.peak_h) - datetime(2026, 11, 13, 13, 45)) < timedelta(minutes=1)
+
+
+def test_s17b_the_ratio_that_peaks_at_a_wanted_hour():
+    dilution = dilution_for(11, 24, STARTER)
+    assert dilution == near(OUT["S17b"]["dilution"])
+    assert (dilution - 1) / 2 == near(OUT["S17b"]["ratio_flour"])
+
+
+def test_s18_a_kept_back_jar_lasts_a_week_in_the_fridge():
+    out = OUT["S18"]
+    path = ripen(Dough(YEAST, 1, 22), [Leg(3, steady(22), 1.0), Leg(7 * 24 - 3, steady(4), 1.0)])
+    assert peak_hours(3, 26, STARTER) == near(out["peak_units"])
+    for hours, name in ((3, "after_3h"), (24, "after_1d"), (168, "after_7d")):
+        assert path.at(hours)[1] == pytest.approx(out[name], rel=5e-3)
+
+
+def test_s19_a_preferment_gets_its_yeast_from_the_wanted_hours():
+    out = OUT["S19"]
+    units = 12 * float(YEAST.speed(20))
+    found = preferment(1000, 30, 100, units, 3.0, 1.0)
+    assert units == near(out["units"])
+    assert [found.flour_g, found.water_g, found.yeast_g, found.yeast_pct] == [
+        out["flour_g"],
+        out["water_g"],
+        near(out["yeast_g"]),
+        near(out["yeast_pct_of_its_flour"]),
+    ]
+
+
+@pytest.mark.parametrize(("count", "expected"), OUT["S20"].items())
+def test_s20_readings_narrow_when_it_will_be_ripe(count, expected):
+    given = CASES["S20"]["inputs"]
+    readings = [Reading(t, y) for t, y in zip(given["times"], given["rises"], strict=True)][: int(count)]
+    found = watch(readings, 55, 1.0)
+    seen = [found.plateau_pct, found.slope_pct_per_h, found.lag_h, found.ripe_h, found.low_h, found.high_h]
+    assert seen == [near(expected[k], 1e-2) for k in ("A", "mu", "lam", "t", "lo", "hi")]
+
+
+def test_s21_a_dough_past_its_plateau_is_flagged():
+    readings = [Reading(t, y) for t, y in zip(CASES["S21"]["inputs"]["times"], (18, 60, 80, 84, 82), strict=True)]
+    found = watch(readings, 70, 1.0)
+    assert found.plateau_pct == near(OUT["S21"]["A"], 1e-2)
+    assert any("past 90 % of its plateau" in f for f in found.flags)
+
+
+def test_s22_ovens_heat_and_cool():
+    for name, minutes in OUT["S22"].items():
+        way, _, how = name.partition(" ")
+        a, b = map(float, way.split("-"))
+        found = OVEN.warm_up_min(a, b) if b > a else OVEN.cool_down_min(a, b, 22, ajar=how == "ajar")
+        assert found == near(minutes)
+
+
+def test_s23_a_night_over_the_clock_change_is_longer_or_shorter():
+    zone, out = ZoneInfo("Europe/London"), OUT["S23"]
+    for name, evening, morning in (
+        ("autumn", (2026, 10, 24), (2026, 10, 25)),
+        ("spring", (2026, 3, 28), (2026, 3, 29)),
+    ):
+        begin, end = datetime(*evening, 22, tzinfo=zone), datetime(*morning, 6, tzinfo=zone)
+        hours = (end.timestamp() - begin.timestamp()) / 3600
+        assert hours == out[f"{name}_h"]
+        assert hours * float(YEAST.speed(18)) == near(out[f"{name}_units"])
+
+
+def test_s24_three_rises_teach_the_fourth():
+    out = OUT["S24"]
+    before, after = (
+        pace_of([], "tin-loaf", "f"),
+        pace_of([FinishedRise("tin-loaf", "f", 1.0, m / 60) for m in (52, 49, 55)], "tin-loaf", "f"),
+    )
+    assert after.factor == near(out["factor"])
+    assert [60 * after.factor, 60 * after.low_factor, 60 * after.high_factor] == [
+        near(out["next_min"]),
+        near(out["lo"]),
+        near(out["hi"]),
+    ]
+    assert [60 * before.low_factor, 60 * before.high_factor] == [near(out["before_lo"]), near(out["before_hi"])]
+    assert (after.rises, after.level) == (3, "formula")
+
+
+@pytest.mark.parametrize(("name", "temp"), [("room 26", 26), ("fridge 4", 4), ("cool 14", 14)])
+def test_s25_a_fridge_at_the_last_minute_moves_little(name, temp):
+    path, out = ripen(Dough(YEAST, 1, 27, 0.75), [Leg(2, steady(temp), 1.42)]), OUT["S25"]
+    assert 60 * path.reaches(1) == pytest.approx(out[f"{name} ripe_min"], abs=1)
+    assert 60 * path.reaches(1.225) == pytest.approx(out[f"{name} over_min"], abs=1)
+    assert path.at(1)[1] == pytest.approx(out[f"{name} phi_after_60"], abs=5e-3)
+
+
+def test_s26_a_rich_dough_goes_on_in_the_fridge():
+    out = OUT["S26"]
+    path = ripen(Dough(YEAST, 1.5, 24), [Leg(1.25, steady(24), 1.95), Leg(60, steady(4), 1.95)])
+    assert path.at(1.25)[1] == pytest.approx(out["phi_before"], abs=3e-3)
+    assert path.at(13.25)[1] == pytest.approx(out["phi_12h"], abs=3e-3)
+    assert path.at(61.25)[1] == pytest.approx(out["phi_60h"], abs=3e-3)
+    assert drift_hours(24, 4, 8, 1.95) == pytest.approx(out["below_8c_after_h"], abs=3e-3)
+
+
+@pytest.mark.parametrize(("name", "out"), OUT["S27"].items())
+def test_s27_a_rise_before_a_chill_ends_early(name, out):
+    tau = float(name.rsplit("tau ", 1)[1])
+    adds = ripen(Dough(YEAST, 1.5, 24), [Leg(24, steady(4), tau)]).end_ripeness
+    assert adds == pytest.approx(out["the_cold_adds"], abs=5e-3)
+    assert 1 - adds == pytest.approx(out["put_away_at"], abs=5e-3)
+    assert (1 - adds) * 1.5 / float(YEAST.speed(24)) == pytest.approx(out["after_h_at_24c"], abs=5e-3)
+
+
+@pytest.mark.parametrize("dough_c", [20, 24, 26, 28, 30])
+def test_s31_dough_temperature_is_a_lever(dough_c):
+    for kitchen, minutes in zip(CASES["S31"]["inputs"]["kitchen_c"], OUT["S31"][str(dough_c)], strict=True):
+        assert 60 * hours_until_ripe(1, dough_c, steady(kitchen), 1.42) == pytest.approx(minutes, abs=0.2)
