@@ -8,13 +8,27 @@ from fallow_sieve.store.formulas import FORMULAS
 from fallow_sieve.store.kitchen import save_settings, settings_of
 from fallow_sieve.store.kitchen_store import KitchenStore
 from fallow_sieve.store.pours import PourOnRecord, add_pour, pours_of_formula, withdraw_pour
+from fallow_sieve.store.schedules import SCHEDULES
 from fallow_sieve.store.standings import BlendAtHand, KeptStanding, blends_of_brief, keep_standings, kept_standings
 from fallow_sieve.store.words import KitchenWord, forget_word, kitchen_words, remember_word
 from fallow_sieve.store.work import words_of_work, work_named
+from fallow_sieve.store.workplaces import (
+    StarterOnRecord,
+    Workplace,
+    add_feeding,
+    add_rise,
+    add_starter,
+    change_feeding,
+    rises_of,
+    save_workplace,
+    starters_of,
+    workplace_of,
+)
 
 __all__ = [
     "BLENDS",
     "FORMULAS",
+    "SCHEDULES",
     "BlendAtHand",
     "Brief",
     "BusyError",
@@ -30,9 +44,15 @@ __all__ = [
     "ReplacedError",
     "Revision",
     "StaleSaveError",
+    "StarterOnRecord",
+    "Workplace",
     "add_brief",
+    "add_feeding",
     "add_pour",
+    "add_rise",
+    "add_starter",
     "blends_of_brief",
+    "change_feeding",
     "forget_word",
     "get_brief",
     "keep_standings",
@@ -42,10 +62,14 @@ __all__ = [
     "list_briefs",
     "pours_of_formula",
     "remember_word",
+    "rises_of",
     "save_brief",
     "save_settings",
+    "save_workplace",
     "settings_of",
+    "starters_of",
     "withdraw_pour",
     "words_of_work",
     "work_named",
+    "workplace_of",
 ]

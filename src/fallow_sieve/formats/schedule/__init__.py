@@ -14,10 +14,12 @@ from fallow_sieve.formats.schedule.answers import (
     starter_answer,
 )
 from fallow_sieve.formats.schedule.dough import DoughIn, RiseIn, StarterIn
-from fallow_sieve.formats.schedule.plan_file import KitchenIn, PlanFile, ProductIn
+from fallow_sieve.formats.schedule.plan_file import USUAL_KITCHEN, DoneIn, KitchenIn, PlanFile, ProductIn
 
 __all__ = [
+    "USUAL_KITCHEN",
     "ConflictOut",
+    "DoneIn",
     "DoughIn",
     "HeatOut",
     "KitchenIn",

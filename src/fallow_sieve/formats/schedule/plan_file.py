@@ -55,12 +55,29 @@ class KitchenIn(Strict):
     bother: BotherIn = Field(default_factory=BotherIn)
 
 
+class DoneIn(Strict):
+    """A step that was begun, and ended (without it, it goes on)."""
+
+    began: When
+    ended: When | None = None
+
+
+class PlanReadingIn(Strict):
+    """A reading at an instant: the rise of the jar or the dough (%), the dough's °C, or both."""
+
+    at: When
+    rise_pct: float | None = Field(default=None, ge=-50, le=1000)
+    dough_c: float | None = Field(default=None, ge=-5, le=60)
+
+
 class ProductIn(Strict):
     """A product: its use and school (none: the use's first), g of dough, pieces, when it is to be ready.
 
     Without `ready_at` it is made as soon as may be. `switches` says of optional steps whether they are done, `pins`
     when a step begins, `ovens` where it bakes, `early_min` how long it may be ready early, `rest_days` how long the
     starter's jar stood in the fridge, `yeast_ratio` how much yeast beside the template's where there is no formula.
+    `formula_id` and `formula_revision` say which formula of the kitchen it is. Once it runs: when steps were
+    `announced` for, which were `done` and when, and `readings` by step.
     """
 
     id: Id
@@ -77,18 +94,29 @@ class ProductIn(Strict):
     pins: dict[str, When] = Field(default_factory=dict, max_length=60)
     ovens: dict[str, Id] = Field(default_factory=dict, max_length=10)
     formula: FormulaFile | None = None
+    formula_id: int | None = Field(default=None, ge=1, le=2**53)
+    formula_revision: int | None = Field(default=None, ge=1, le=2**31)
+    announced: dict[str, When] = Field(default_factory=dict, max_length=60)
+    done: dict[str, DoneIn] = Field(default_factory=dict, max_length=60)
+    readings: dict[str, list[PlanReadingIn]] = Field(default_factory=dict, max_length=60)
 
 
 class PlanFile(Strict):
-    """A schedule file, version 1. `now` is from when on there is time; times without an offset are the zone's."""
+    """A schedule file, version 1. `now` is from when on there is time; times without an offset are the zone's.
+
+    Without a `kitchen` it is planned for a kitchen as most are: one person from 06:00 to 23:00, one electric oven.
+    """
 
     format: Literal["fallow-sieve/schedule"]
     version: Literal[1]
     name: str = Field(default="", max_length=200)
     zone: str = Field(default="UTC", max_length=60)
     now: When
-    kitchen: KitchenIn = Field(default_factory=KitchenIn)
-    products: list[ProductIn] = Field(min_length=1, max_length=12)
+    kitchen: KitchenIn | None = None
+    products: list[ProductIn] = Field(max_length=12)
+
+
+USUAL_KITCHEN = KitchenIn(ovens=[OvenIn(id="oven")])
 
 
 def plan_text(file: PlanFile) -> str:

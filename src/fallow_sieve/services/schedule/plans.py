@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-from datetime import time
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from datetime import time, timedelta
 
 from fallow_sieve.core.numerics.programs import UNLIMITED, Effort
 from fallow_sieve.core.schedule.clashes import Clash, clashes
 from fallow_sieve.core.schedule.clock import Clock, crew_of, hour_of, instant_of, zone_named
+from fallow_sieve.core.schedule.learning import FinishedRise
 from fallow_sieve.core.schedule.plan import Plan, Request, make_plan
 from fallow_sieve.core.schedule.planner.problem import CELL_MIN, Bother, Oven, may_take
 from fallow_sieve.core.schedule.planner.solving import Found
@@ -15,11 +17,13 @@ from fallow_sieve.core.schedule.steps.dough import Kitchen
 from fallow_sieve.core.schedule.steps.making import make
 from fallow_sieve.core.schedule.steps.places import Climate
 from fallow_sieve.core.schedule.steps.product import Product
+from fallow_sieve.core.schedule.steps.readings import read_pace
+from fallow_sieve.core.schedule.steps.rules import Kind
 from fallow_sieve.core.values import BadInputError
-from fallow_sieve.formats.schedule import KitchenIn, PlanFile
+from fallow_sieve.formats.schedule import USUAL_KITCHEN, KitchenIn, PlanFile, ProductIn
 from fallow_sieve.reference import containers, oven_named
 from fallow_sieve.services.kitchen import KitchenNow
-from fallow_sieve.services.schedule.products import product_of
+from fallow_sieve.services.schedule.products import Moment, product_of
 
 SPARE_H = 24.0  # beyond what is wanted and what the longest chain takes
 LONGEST_DAYS = 14.0
@@ -35,38 +39,64 @@ class Planned:
     clashes: tuple[Clash, ...]
 
 
-def planned(file: PlanFile, kitchen: KitchenNow, effort: Effort = UNLIMITED, why_effort: Effort = UNLIMITED) -> Planned:
+def planned(
+    file: PlanFile,
+    kitchen: KitchenNow,
+    effort: Effort = UNLIMITED,
+    why_effort: Effort = UNLIMITED,
+    rises: Sequence[FinishedRise] = (),
+) -> Planned:
     """Return the plan of a schedule file; `why_effort` is for finding why there is none.
 
     Raises BadInputError naming the place of what cannot be planned at all.
     """
-    request, clock = request_of(file, kitchen)
+    request, clock = request_of(file, kitchen, rises)
     plan = make_plan(request, effort)
     cannot_be = plan.found in (Found.TOO_LONG, Found.CLASH)
     why = clashes(request, plan, why_effort) if cannot_be else ()
     return Planned(request, clock, plan, why)
 
 
-def request_of(file: PlanFile, kitchen: KitchenNow) -> tuple[Request, Clock]:
+def request_of(file: PlanFile, kitchen: KitchenNow, rises: Sequence[FinishedRise] = ()) -> tuple[Request, Clock]:
     """Return what a schedule file asks, and its clock. Raises BadInputError."""
-    zone = zone_named(file.zone)
-    clock = Clock.from_instant(instant_of(file.now, zone, "/now"), zone)
-    products = tuple(product_of(p, clock, kitchen, f"/products/{n}") for n, p in enumerate(file.products))
-    _refuse_twice([p.name for p in products], "/products")
-    ovens = _ovens(file.kitchen)
-    around = Kitchen(_climate(file.kitchen, clock), containers())
-    bother = Bother(**file.kitchen.bother.model_dump())
-    cells = _cells(products, around, ovens, bother)
-    crew = crew_of(
-        clock,
-        cells,
-        _hours(file.kitchen.hours, "/kitchen/hours"),
-        _hours(file.kitchen.blocked, "/kitchen/blocked"),
-        file.kitchen.people,
-        file.kitchen.mixers,
-        bother,
+    if not file.products:
+        raise BadInputError("nothing is to be made yet", place="/products", right="add a product")
+    place = file.kitchen or USUAL_KITCHEN
+    moment = _moment(file)
+    around = Kitchen(_climate(place, moment.clock), containers())
+    products = tuple(
+        _read(product_of(p, moment, kitchen, rises, f"/products/{n}"), p, moment.clock, around, f"/products/{n}")
+        for n, p in enumerate(file.products)
     )
-    return Request(products, around, crew, ovens, cells, bother), clock
+    _refuse_twice([p.name for p in products], "/products")
+    ovens, bother = _ovens(place), Bother(**place.bother.model_dump())
+    cells = _cells(products, around, ovens, bother)
+    hours, blocked = _hours(place.hours, "/kitchen/hours"), _hours(place.blocked, "/kitchen/blocked")
+    crew = crew_of(moment.clock, cells, hours, blocked, place.people, place.mixers, bother)
+    return Request(products, around, crew, ovens, cells, bother), moment.clock
+
+
+def _moment(file: PlanFile) -> Moment:
+    """Minute 0 is now, or when the first step that was done began."""
+    zone = zone_named(file.zone)
+    now = instant_of(file.now, zone, "/now")
+    begun = [instant_of(d.began, zone, "/products") for p in file.products for d in p.done.values()]
+    first = min([now, *begun])
+    clock = Clock.from_instant(first if first == now else first - timedelta(minutes=CELL_MIN), zone)
+    return Moment(clock, max(0.0, clock.minute(now)))
+
+
+def _read(product: Product, given: ProductIn, clock: Clock, around: Kitchen, place: str) -> Product:
+    """The product with the paces that the readings of its running rises tell."""
+    paces = {}
+    for step, readings in given.readings.items():
+        rule = next((r for r in product.rules if r.step == step), None)
+        if rule is None or rule.kind is not Kind.FERMENT or step not in product.done:
+            continue
+        read = [(clock.minute(instant_of(r.at, clock.zone, f"{place}/readings/{step}")), r.rise_pct) for r in readings]
+        rises = [(at, rise) for at, rise in read if rise is not None]
+        paces[step] = read_pace(product, rule, around, product.done[step].begin, rises).factor
+    return replace(product, paces=paces)
 
 
 def _refuse_twice(names: list[str], place: str) -> None:

@@ -2,20 +2,21 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 
 from fallow_sieve.core.baking import pan_named, plan_bake
 from fallow_sieve.core.formulas import FormulaJudgement, When
 from fallow_sieve.core.schedule.clock import Clock, instant_of
+from fallow_sieve.core.schedule.learning import FinishedRise, pace_of
 from fallow_sieve.core.schedule.planner.problem import OvenPhase
 from fallow_sieve.core.schedule.ripening.organism import Organism, amount_factor, water_factor
 from fallow_sieve.core.schedule.ripening.rise import rim_ripeness
-from fallow_sieve.core.schedule.steps.product import Product
+from fallow_sieve.core.schedule.steps.product import Done, Product
 from fallow_sieve.core.schedule.steps.rules import Kind, StepRule, chosen, refreshed
 from fallow_sieve.core.values import BadInputError, UnknownNameError
 from fallow_sieve.formats.formulas import document_of
-from fallow_sieve.formats.schedule import ProductIn
+from fallow_sieve.formats.schedule import DoneIn, ProductIn
 from fallow_sieve.reference import formula_rules, organism_named, refreshes, starters, template_named, tin_fills
 from fallow_sieve.services.formulas.working import judged_formula
 from fallow_sieve.services.kitchen import KitchenNow
@@ -36,8 +37,22 @@ class Amounts:
     switches: Mapping[str, bool] = field(default_factory=dict)
 
 
-def product_of(given: ProductIn, clock: Clock, kitchen: KitchenNow, place: str) -> Product:
-    """Return a product of a file, its times as minutes of `clock`. Raises BadInputError naming `place`."""
+@dataclass(frozen=True, slots=True)
+class Moment:
+    """When it is asked: the clock, and the minute that it is now."""
+
+    clock: Clock
+    now: float
+
+
+def product_of(
+    given: ProductIn, moment: Moment, kitchen: KitchenNow, rises: Sequence[FinishedRise], place: str
+) -> Product:
+    """Return a product of a file, its times as minutes of the clock; `rises` is what taught its pace.
+
+    Raises BadInputError naming `place`.
+    """
+    clock = moment.clock
     judged = _judged(given, kitchen)
     use = given.use or (given.formula.use if given.formula else None)
     if use is None:
@@ -65,9 +80,33 @@ def product_of(given: ProductIn, clock: Clock, kitchen: KitchenNow, place: str) 
         rim=_rims(use, rules),
         rest_days=given.rest_days,
         may_wait_min=given.early_min,
-        pins={s: m for s, t in given.pins.items() if (m := _minute(t, clock, f"{place}/pins/{s}")) is not None},
+        pins=_minutes(given.pins, clock, f"{place}/pins"),
+        announced=_minutes(given.announced, clock, f"{place}/announced"),
         ovens=given.ovens,
+        done={s: _done(d, clock, f"{place}/done/{s}") for s, d in given.done.items()},
+        now=moment.now,
+        pace=pace_of(rises, use, key_of(given)).factor,
     )
+
+
+def key_of(given: ProductIn) -> str:
+    """Return by what a product's formula is known to what is learnt: its number here, or its name."""
+    return f"formula {given.formula_id}" if given.formula_id else (given.formula.name if given.formula else given.id)
+
+
+def _minutes(said: Mapping[str, str], clock: Clock, place: str) -> dict[str, float]:
+    return {s: clock.minute(instant_of(t, clock.zone, f"{place}/{s}")) for s, t in said.items()}
+
+
+def _done(given: DoneIn, clock: Clock, place: str) -> Done:
+    began, ended = clock.minute(instant_of(given.began, clock.zone, f"{place}/began")), None
+    if given.ended is not None:
+        ended = clock.minute(instant_of(given.ended, clock.zone, f"{place}/ended"))
+        if ended < began:
+            raise BadInputError(
+                "a step that ended before it began", place=f"{place}/ended", right="set one of them right"
+            )
+    return Done(began, ended)
 
 
 def _judged(given: ProductIn, kitchen: KitchenNow) -> FormulaJudgement | None:
@@ -83,8 +122,8 @@ def _minute(text: str | None, clock: Clock, place: str) -> float | None:
 
 def _rules(every: tuple[StepRule, ...], given: ProductIn, amounts: Amounts, place: str) -> tuple[StepRule, ...]:
     names = {r.step for r in every}
-    for kind, said in (("switches", given.switches), ("pins", given.pins), ("ovens", given.ovens)):
-        unknown = next((s for s in said if s not in names and not s.startswith("refresh-")), None)
+    for kind in ("switches", "pins", "ovens", "done", "readings"):
+        unknown = next((s for s in getattr(given, kind) if s not in names and not s.startswith("refresh-")), None)
         if unknown is not None:
             raise UnknownNameError("step", unknown, sorted(names), place=f"{place}/{kind}/{unknown}")
     return refreshed(chosen(every, {**amounts.switches, **given.switches}), refreshes(given.rest_days))

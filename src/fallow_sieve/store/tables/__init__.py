@@ -16,6 +16,15 @@ from fallow_sieve.store.tables.ingredients import (
 )
 from fallow_sieve.store.tables.kitchen import KitchenRow
 from fallow_sieve.store.tables.pours import BakeRow
+from fallow_sieve.store.tables.schedules import (
+    FeedingRow,
+    FinishedRiseRow,
+    ScheduleDraftRow,
+    ScheduleRevisionRow,
+    ScheduleRow,
+    StarterRow,
+    WorkplaceRow,
+)
 from fallow_sieve.store.tables.standings import StandingRow
 from fallow_sieve.store.tables.words import KitchenWordRow
 
@@ -30,6 +39,8 @@ __all__ = [
     "BlendRow",
     "BriefRow",
     "DraftColumns",
+    "FeedingRow",
+    "FinishedRiseRow",
     "FormulaDraftRow",
     "FormulaRevisionRow",
     "FormulaRow",
@@ -41,5 +52,10 @@ __all__ = [
     "NumbersRow",
     "PanelRow",
     "RevisionColumns",
+    "ScheduleDraftRow",
+    "ScheduleRevisionRow",
+    "ScheduleRow",
     "StandingRow",
+    "StarterRow",
+    "WorkplaceRow",
 ]

@@ -59,7 +59,7 @@ def dough_steps(rules: Sequence[StepRule]) -> tuple[StepRule, ...]:
 def hours_for(product: Product, rule: StepRule) -> float:
     """Return the hours at 26 °C that a rise of `product` takes, with its own yeast and what was learnt."""
     assert rule.ref_hours is not None  # every rise has them
-    return rule.ref_hours / product.speed * product.pace
+    return rule.ref_hours / product.speed * product.pace * product.paces.get(rule.step, 1.0)
 
 
 def follow(product: Product, kitchen: Kitchen, times: Mapping[str, Timed]) -> dict[str, Stay]:

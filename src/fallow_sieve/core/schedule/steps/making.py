@@ -15,6 +15,7 @@ from fallow_sieve.core.schedule.planner.problem import (
     OvenPhase,
     Task,
     Wanted,
+    lasting,
 )
 from fallow_sieve.core.schedule.steps.dough import Kitchen, State
 from fallow_sieve.core.schedule.steps.lengths import (
@@ -26,7 +27,7 @@ from fallow_sieve.core.schedule.steps.lengths import (
     targets_of,
     whole_cells,
 )
-from fallow_sieve.core.schedule.steps.product import Product
+from fallow_sieve.core.schedule.steps.product import Done, Product
 from fallow_sieve.core.schedule.steps.rules import Kind, StepRule
 from fallow_sieve.core.values import BadInputError
 
@@ -53,7 +54,7 @@ def make(product: Product, kitchen: Kitchen, states: States, cells: int, bother:
         made = _tasks(product, rule, kitchen, before, states, cells, bother)
         parts[rule.step] = tuple(range(len(tasks), len(tasks) + len(made)))
         tasks += made
-    links = [x for rule in product.rules for x in _links(rule, product.rules, parts)]
+    links = [x for rule in product.rules for x in _links(product, rule, parts)]
     last = product.rules[-1]
     wait = last.can_wait_min if product.may_wait_min is None else product.may_wait_min
     wanted = Wanted(product.name, parts[last.step][-1], product.ready, max(wait, _GRID_SLACK_MIN), product.near)
@@ -73,7 +74,8 @@ def _tasks(
     bother: Bother,
 ) -> list[Task]:
     lengths, early, late = _lengths(product, rule, kitchen, before, states, cells, bother)
-    pin = product.pins.get(rule.step)
+    done = product.done.get(rule.step)
+    pin = product.pins.get(rule.step) if done is None else CELL_MIN * round(done.begin / CELL_MIN)
     task = Task(
         product.name,
         rule.step,
@@ -84,12 +86,26 @@ def _tasks(
         early_cost=early,
         late_cost=late,
         oven=product.ovens.get(rule.step),
-        not_before=0.0 if pin is None else pin,
+        not_before=product.now if pin is None else pin,
         not_after=math.inf if pin is None else pin,
         announced=product.announced.get(rule.step),
     )
+    if done is not None:
+        holds = rule.kind is Kind.BAKE and rule.resource == "oven" and done.end is None
+        return [replace(_as_it_was(task, done, product.now), phases=phases_of(product, rule) if holds else ())]
     found = _baked(product, rule, task) if rule.resource in ("oven", "machine") else [task]
     return [_in_one_go(t) for t in found]
+
+
+def _as_it_was(task: Task, done: Done, now: float) -> Task:
+    """A step that was begun: its length as it was, or from now on as it may be; of no hands any more but its last."""
+    free = replace(task, hands_start=0.0, needs_mixer=False, early_cost=0.0)
+    if done.end is not None:
+        whole = max(0.0, CELL_MIN * round(done.end / CELL_MIN) - task.not_before)
+        return replace(free, hands_end=0.0, late_cost=0.0, lengths=lasting(whole, whole, whole))
+    so_far = CELL_MIN * math.ceil((now - task.not_before) / CELL_MIN)
+    own = (task.lengths.low, task.lengths.typical, task.lengths.high)
+    return replace(free, lengths=lasting(*(max(so_far, float(x.mean())) for x in own)))
 
 
 def _in_one_go(task: Task) -> Task:
@@ -188,12 +204,19 @@ def _unripe(targets: Sequence[float], lengths: Lengths, bother: Bother) -> tuple
     return early, late
 
 
-def _links(rule: StepRule, rules: Sequence[StepRule], parts: Mapping[str, tuple[int, ...]]) -> list[Link]:
+def _links(product: Product, rule: StepRule, parts: Mapping[str, tuple[int, ...]]) -> list[Link]:
     """What this step follows, and its own parts one after another without a gap."""
-    named = {r.step: r for r in rules}
+    named, done, now = {r.step: r for r in product.rules}, product.done, product.now
     own = parts[rule.step]
     found = [Link(a, b, 0.0, 0.0) for a, b in pairwise(own)]
     for name in rule.after:
         longest = max(rule.lag_high_min, named[name].can_wait_min)
-        found.append(Link(parts[name][-1], own[0], rule.lag_low_min, longest))
+        if name in done and rule.step in done:
+            continue  # what was done was done as it was
+        if name in done:
+            ended = done[name].end
+            late = 0.0 if ended is None else max(0.0, now - ended) + CELL_MIN
+            found.append(Link(parts[name][-1], own[0], 0.0 if late else rule.lag_low_min, max(longest, late + longest)))
+        else:
+            found.append(Link(parts[name][-1], own[0], rule.lag_low_min, longest))
     return found

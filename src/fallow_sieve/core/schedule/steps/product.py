@@ -12,6 +12,14 @@ from fallow_sieve.core.schedule.steps.rules import StepRule
 
 
 @dataclass(frozen=True, slots=True)
+class Done:
+    """A step that was begun, and when it ended (minutes; None: it goes on)."""
+
+    begin: float
+    end: float | None
+
+
+@dataclass(frozen=True, slots=True)
 class Product:
     """A product: its steps, g of dough, pieces, dough °C when mixed, ready at (minutes; None: as soon as may be, or
     as `near` to a minute as may be).
@@ -19,6 +27,7 @@ class Product:
     `speed` is how fast its dough is beside the template's (its own yeast, salt, sugar and water); `pace` what the
     kitchen's rises have taught. `phases` are the bake's, `cool_min` the minutes before cutting; `rim` the ripeness at
     which it stands over the rim of its tin (None: it does not). `rest_days` is how long the starter's jar stood cold.
+    What is `done` stays as it was; nothing else begins before `now`. `paces` is what a rise's own readings say of it.
     """
 
     name: str
@@ -42,6 +51,9 @@ class Product:
     pins: Mapping[str, float] = field(default_factory=dict)
     announced: Mapping[str, float] = field(default_factory=dict)
     ovens: Mapping[str, str] = field(default_factory=dict)
+    done: Mapping[str, Done] = field(default_factory=dict)
+    now: float = 0.0
+    paces: Mapping[str, float] = field(default_factory=dict)
 
     @property
     def piece_g(self) -> float:
