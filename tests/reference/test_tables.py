@@ -46,6 +46,7 @@ LOADERS = {
     "fermentation": lambda: read_table("fermentation", schedule.OrganismRow), "containers": lambda: read_table("containers", schedule.ContainerRow),
     "ovens_rates": lambda: read_table("ovens_rates", schedule.OvenRow), "starters": lambda: read_table("starters", schedule.StarterRow),
     "starter_rest": lambda: read_table("starter_rest", schedule.RestRow), "stage_templates": lambda: read_table("stage_templates", schedule.StageRow),
+    "stage_alikes": lambda: read_table("stage_alikes", schedule.AlikeRow),
     "use_bands": lambda: read_table("use_bands", BandRow), "binder_doses": lambda: read_table("binder_doses", DoseRow),
 }  # fmt: skip
 

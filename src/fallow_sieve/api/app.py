@@ -29,6 +29,8 @@ from fallow_sieve.api.problems import register_problems
 from fallow_sieve.api.proposals import routes as proposals
 from fallow_sieve.api.recipes import routes as recipes
 from fallow_sieve.api.reference import routes as reference
+from fallow_sieve.api.schedules import planning, starters, workplace
+from fallow_sieve.api.schedules import routes as schedules
 from fallow_sieve.api.security import register_security
 from fallow_sieve.devices import Scale, SimulatedScale
 from fallow_sieve.store import KitchenStore, NotFoundError
@@ -60,6 +62,10 @@ _MODULES = (
     bags,
     opened_bags,
     recipes,
+    schedules,
+    planning,
+    workplace,
+    starters,
 )
 
 

@@ -51,8 +51,8 @@ def starter(path: str, json: bool) -> None:
 def schedule(path: str, json: bool, db: Path | None, seconds: float) -> None:
     """Print when to do what. Exit 1 where it cannot be, with what clashes and a time that works."""
     file = validate(PlanFile, parse_json(read_file(path, "a schedule file")))
-    found = planned(file, kitchen_at(db, None), _for(seconds), _for(3 * seconds))
-    answer = schedule_answer(found)
+    here = kitchen_at(db, None)
+    answer = schedule_answer(planned(file, here, _for(seconds), _for(3 * seconds)), here)
     say(answer, _schedule_words(answer), json=json)
     end_held(answer.status == "infeasible")
 

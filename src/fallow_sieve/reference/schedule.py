@@ -128,12 +128,24 @@ class StageRow:
     basis: str
 
 
+@dataclass(frozen=True, slots=True)
+class AlikeRow:
+    """A use without steps of its own: those of which use it takes, and in which schools."""
+
+    use: str
+    like_use: str
+    schools: tuple[str, ...]
+    basis: str
+
+
 @cache
 def templates() -> dict[tuple[str, str], tuple[StepRule, ...]]:
     """Return the steps of every use and school (minutes, °C)."""
     found: dict[tuple[str, str], tuple[StepRule, ...]] = {}
     for r in read_table("stage_templates", StageRow):
         found[r.use, r.school] = (*found.get((r.use, r.school), ()), _step(r))
+    for a in read_table("stage_alikes", AlikeRow):
+        found |= {(a.use, school): found[a.like_use, school] for school in a.schools}
     return found
 
 
@@ -154,6 +166,16 @@ def template_named(use: str, school: str | None, place: str = "") -> tuple[StepR
     if school is not None and school not in schools:
         raise UnknownNameError(f"school of {use}", school, schools, place=f"{place}/school")
     return templates()[use, school or schools[0]]
+
+
+def schools_by_use() -> dict[str, list[str]]:
+    """Return every use that has templates, with its schools."""
+    return {use: schools_of(use) for use in dict.fromkeys(u for u, _ in templates())}
+
+
+def oven_names() -> dict[str, str]:
+    """Return what each kind of oven is called."""
+    return {kind: oven.name for kind, oven in oven_kinds().items()}
 
 
 def schools_of(use: str) -> list[str]:

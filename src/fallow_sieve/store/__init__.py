@@ -13,6 +13,7 @@ from fallow_sieve.store.standings import BlendAtHand, KeptStanding, blends_of_br
 from fallow_sieve.store.words import KitchenWord, forget_word, kitchen_words, remember_word
 from fallow_sieve.store.work import words_of_work, work_named
 from fallow_sieve.store.workplaces import (
+    FeedingOnRecord,
     StarterOnRecord,
     Workplace,
     add_feeding,
@@ -34,6 +35,7 @@ __all__ = [
     "BusyError",
     "Documents",
     "Draft",
+    "FeedingOnRecord",
     "Head",
     "InUseError",
     "KeptStanding",

@@ -22,7 +22,7 @@ IMPOSSIBLE = [a for a in ASKED if a["expect"] == "infeasible"]
 def answered(plan):
     file = PlanFile.model_validate(plan)
     found = planned(file, bundled_kitchen())
-    return found, schedule_answer(found)
+    return found, schedule_answer(found, bundled_kitchen())
 
 
 def who(asked):

@@ -2,7 +2,10 @@
 
 from fallow_sieve.formats.schedule.answers import (
     ConflictOut,
+    GramsOut,
     HeatOut,
+    HoursOut,
+    PaceOut,
     ReadyOut,
     RipenAnswer,
     RiseAnswer,
@@ -14,15 +17,19 @@ from fallow_sieve.formats.schedule.answers import (
     starter_answer,
 )
 from fallow_sieve.formats.schedule.dough import DoughIn, RiseIn, StarterIn
-from fallow_sieve.formats.schedule.plan_file import USUAL_KITCHEN, DoneIn, KitchenIn, PlanFile, ProductIn
+from fallow_sieve.formats.schedule.plan_csv import write_plan_csv
+from fallow_sieve.formats.schedule.plan_file import USUAL_KITCHEN, DoneIn, KitchenIn, PlanFile, ProductIn, plan_text
 
 __all__ = [
     "USUAL_KITCHEN",
     "ConflictOut",
     "DoneIn",
     "DoughIn",
+    "GramsOut",
     "HeatOut",
+    "HoursOut",
     "KitchenIn",
+    "PaceOut",
     "PlanFile",
     "ProductIn",
     "ReadyOut",
@@ -33,7 +40,10 @@ __all__ = [
     "StarterAnswer",
     "StarterIn",
     "StepOut",
+    "calendar",
+    "plan_text",
     "ripen_answer",
     "rise_answer",
     "starter_answer",
+    "write_plan_csv",
 ]

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
+from pydantic import Field
+
 from fallow_sieve.core.schedule.leaven.builds import LeavenPlan
 from fallow_sieve.core.schedule.ripening.asked import Expected
 from fallow_sieve.core.schedule.ripening.path import Ripening
@@ -94,10 +96,20 @@ def starter_answer(plan: LeavenPlan, cautions: Sequence[str]) -> StarterAnswer:
     )
 
 
+class GramsOut(Out):
+    """What goes in at a step: its name, g (null: not weighed), and °C where it matters."""
+
+    name: str
+    mass_g: float | None
+    temp_c: float | None
+
+
 class StepOut(Out):
     """One step of a plan: when (UTC), where, in which oven at what °C, when hands are wanted, and its dough.
 
-    `end` is when the next may begin. `ripeness` and `dough_c` are at its end, null where it is no rise.
+    `end` is when the next may begin. `ripeness` and `dough_c` are at its end, null where it is no rise. `gate` is from
+    when to when it may end, `likely` 19 times in 20 when it is ripe, `rim_at` when it climbs over the rim; `curve` is
+    the ripeness from its beginning to its end, in equal steps of time. `state` is planned, running or done.
     """
 
     product: str
@@ -112,6 +124,16 @@ class StepOut(Out):
     hands: list[list[str]]
     ripeness: float | None
     dough_c: float | None
+    state: str = "planned"
+    announced: str | None = None
+    pinned: bool = False
+    grams: list[GramsOut] = Field(default_factory=list)
+    notes: list[str] = Field(default_factory=list)
+    gate: list[str] | None = None
+    likely: list[str] | None = None
+    rim_at: str | None = None
+    curve: list[float] = Field(default_factory=list)
+    flags: list[str] = Field(default_factory=list)
 
 
 class ReadyOut(Out):
@@ -137,6 +159,24 @@ class ConflictOut(Out):
     works: str | None
 
 
+class HoursOut(Out):
+    """A stretch in which people are asleep, or at an edge of the day, or that is blocked (UTC)."""
+
+    at: str
+    end: str
+    kind: str
+
+
+class PaceOut(Out):
+    """What the kitchen's rises say of a product's pace: a factor on its hours, from how many rises, in words."""
+
+    id: str
+    factor: float
+    rises: int
+    level: str
+    say: str
+
+
 class ScheduleAnswer(Out):
     """The answer of `fallow-sieve schedule --json`."""
 
@@ -151,3 +191,7 @@ class ScheduleAnswer(Out):
     gap: float | None
     conflicts: list[ConflictOut]
     cautions: list[str]
+    now: str = ""
+    hours: list[HoursOut] = Field(default_factory=list)
+    paces: list[PaceOut] = Field(default_factory=list)
+    visits: int = 0

@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import time, timedelta
 
 from fallow_sieve.core.numerics.programs import UNLIMITED, Effort
 from fallow_sieve.core.schedule.clashes import Clash, clashes
 from fallow_sieve.core.schedule.clock import Clock, crew_of, hour_of, instant_of, zone_named
-from fallow_sieve.core.schedule.learning import FinishedRise
+from fallow_sieve.core.schedule.learning import FinishedRise, Pace, pace_of
 from fallow_sieve.core.schedule.plan import Plan, Request, make_plan
 from fallow_sieve.core.schedule.planner.problem import CELL_MIN, Bother, Oven, may_take
 from fallow_sieve.core.schedule.planner.solving import Found
@@ -23,7 +23,7 @@ from fallow_sieve.core.values import BadInputError
 from fallow_sieve.formats.schedule import USUAL_KITCHEN, KitchenIn, PlanFile, ProductIn
 from fallow_sieve.reference import containers, oven_named
 from fallow_sieve.services.kitchen import KitchenNow
-from fallow_sieve.services.schedule.products import Moment, product_of
+from fallow_sieve.services.schedule.products import Moment, key_of, product_of
 
 SPARE_H = 24.0  # beyond what is wanted and what the longest chain takes
 LONGEST_DAYS = 14.0
@@ -37,6 +37,8 @@ class Planned:
     clock: Clock
     plan: Plan
     clashes: tuple[Clash, ...]
+    file: PlanFile
+    paces: Mapping[str, Pace]
 
 
 def planned(
@@ -45,16 +47,25 @@ def planned(
     effort: Effort = UNLIMITED,
     why_effort: Effort = UNLIMITED,
     rises: Sequence[FinishedRise] = (),
+    coarse_found: Callable[[Planned], None] = lambda planned: None,
 ) -> Planned:
     """Return the plan of a schedule file; `why_effort` is for finding why there is none.
+
+    `coarse_found` is told of a first plan, to within a quarter of an hour and not yet followed.
 
     Raises BadInputError naming the place of what cannot be planned at all.
     """
     request, clock = request_of(file, kitchen, rises)
-    plan = make_plan(request, effort)
+    paces = paces_of(file, request, rises)
+    plan = make_plan(request, effort, lambda p: coarse_found(Planned(request, clock, p, (), file, paces)))
     cannot_be = plan.found in (Found.TOO_LONG, Found.CLASH)
     why = clashes(request, plan, why_effort) if cannot_be else ()
-    return Planned(request, clock, plan, why)
+    return Planned(request, clock, plan, why, file, paces)
+
+
+def paces_of(file: PlanFile, request: Request, rises: Sequence[FinishedRise]) -> dict[str, Pace]:
+    """Return what the kitchen's rises say of the pace of each product."""
+    return {p.name: pace_of(rises, p.use, key_of(g)) for p, g in zip(request.products, file.products, strict=True)}
 
 
 def request_of(file: PlanFile, kitchen: KitchenNow, rises: Sequence[FinishedRise] = ()) -> tuple[Request, Clock]:
@@ -103,6 +114,13 @@ def _refuse_twice(names: list[str], place: str) -> None:
     for n, name in enumerate(names):
         if name in names[:n]:
             raise BadInputError(f"{name!r} stands twice", place=f"{place}/{n}/id", right="give each its own name")
+
+
+def check_kitchen(kitchen: KitchenIn) -> None:
+    """Raise BadInputError for a kind of oven that is not known, an oven named twice, or an hour that is none."""
+    _ovens(kitchen)
+    _hours(kitchen.hours, "/kitchen/hours")
+    _hours(kitchen.blocked, "/kitchen/blocked")
 
 
 def _ovens(kitchen: KitchenIn) -> tuple[Oven, ...]:

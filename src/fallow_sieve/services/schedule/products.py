@@ -76,7 +76,7 @@ def product_of(
         phases=_phases(use, given, judged),
         cool_min=_cooling(use),
         dough_c=given.dough_c,
-        speed=_speed(rules, amounts, judged is not None, given.yeast_ratio, yeast),
+        speed=_speed(rules, amounts, given, yeast, place),
         rim=_rims(use, rules),
         rest_days=given.rest_days,
         may_wait_min=given.early_min,
@@ -145,25 +145,29 @@ def amounts_of(judged: FormulaJudgement) -> Amounts:
     )
 
 
-def _speed(rules: tuple[StepRule, ...], amounts: Amounts, known: bool, ratio: float | None, yeast: Organism) -> float:
+def _speed(rules: Sequence[StepRule], amounts: Amounts, given: ProductIn, yeast: Organism, place: str) -> float:
     """How fast the dough is beside the template's: its own yeast and leaven together, its salt, sugar and water."""
     rise = next((r for r in reversed(rules) if r.kind is Kind.FERMENT and r.step != "preferment"), None)
     if rise is None or rise.ref_pct is None:
         return 1.0
-    if not known:
-        return amount_factor(ratio or 1.0, yeast)
-    shares = {"instant yeast": amounts.yeast_pct, "leaven": amounts.leaven_pct}
-    own = shares.get(rise.ref_of, 0.0) / rise.ref_pct
-    other = amounts.yeast_pct / _YEAST_REF_PCT if rise.ref_of == "leaven" else amounts.leaven_pct / _LEAVEN_REF_PCT
-    total = ratio if ratio is not None else own + other
+    if given.formula is None:
+        return amount_factor(given.yeast_ratio or 1.0, yeast)
+    total = _share(rise, amounts) if given.yeast_ratio is None else given.yeast_ratio
     if total <= 0:
-        raise BadInputError(
-            "a dough that rises, without yeast or leaven", right="put yeast or a leaven into the formula"
-        )
+        right = "put yeast or a leaven into the formula"
+        raise BadInputError(f"{given.id} is to rise, without yeast or leaven", place=f"{place}/formula", right=right)
     by_water = water_factor(amounts.salt_pct, amounts.sugar_pct, amounts.water_pct, yeast)
     if by_water <= 0:
-        raise BadInputError("a dough so salty or sweet that nothing rises in it", right="less of it, or more water")
+        wrong = f"{given.id}, so salty or sweet ({amounts.salt_pct:.0f} % salt) that nothing rises in it"
+        raise BadInputError(wrong, place=f"{place}/formula", right="less salt or sugar in its formula, or more water")
     return amount_factor(total, yeast) * by_water
+
+
+def _share(rise: StepRule, amounts: Amounts) -> float:
+    """Yeast and leaven as shares of their references, added."""
+    own = {"instant yeast": amounts.yeast_pct, "leaven": amounts.leaven_pct}.get(rise.ref_of, 0.0)
+    other = amounts.yeast_pct / _YEAST_REF_PCT if rise.ref_of == "leaven" else amounts.leaven_pct / _LEAVEN_REF_PCT
+    return own / (rise.ref_pct or 1.0) + other
 
 
 _YEAST_REF_PCT, _LEAVEN_REF_PCT = 1.6, 35.0  # references of the templates, where both are in one dough

@@ -7,15 +7,17 @@ from datetime import datetime
 
 from fallow_sieve.core.schedule.clashes import Clash
 from fallow_sieve.core.schedule.clock import Clock
+from fallow_sieve.core.schedule.learning import Pace
 from fallow_sieve.core.schedule.plan import Plan, latest_begin
-from fallow_sieve.core.schedule.planner.problem import CELL_MIN, Task, Timed
-from fallow_sieve.core.schedule.steps.dough import RISES
-from fallow_sieve.core.schedule.steps.places import place_of
+from fallow_sieve.core.schedule.planner.checking import visit_spans
+from fallow_sieve.core.schedule.planner.problem import CELL_MIN, Crew
 from fallow_sieve.core.schedule.steps.product import Product
-from fallow_sieve.core.schedule.steps.rules import StepRule
 from fallow_sieve.core.values import counted
-from fallow_sieve.formats.schedule import ConflictOut, HeatOut, ReadyOut, ScheduleAnswer, StepOut
+from fallow_sieve.formats.schedule import ConflictOut, HeatOut, HoursOut, PaceOut, ReadyOut, ScheduleAnswer
+from fallow_sieve.services.kitchen import KitchenNow
+from fallow_sieve.services.schedule.doing import warm_caution
 from fallow_sieve.services.schedule.plans import Planned
+from fallow_sieve.services.schedule.stepping import steps_of, text_of, told
 
 CAUTIONS = (
     "Raw flour and raw egg are not safe to taste: bake to the core temperature, and measure it.",
@@ -24,25 +26,14 @@ CAUTIONS = (
 )
 
 
-def schedule_answer(found: Planned) -> ScheduleAnswer:
-    """Return the document of a plan: instants in UTC."""
+def schedule_answer(found: Planned, kitchen: KitchenNow) -> ScheduleAnswer:
+    """Return the document of a plan: instants in UTC. Raises BadInputError for a formula that cannot be judged."""
     plan, clock = found.plan, found.clock
     if not plan.is_usable:
-        said = [ConflictOut(say=clash_words(c, clock), works=_works(c, clock)) for c in found.clashes]
-        return ScheduleAnswer(
-            status="infeasible",
-            say=said[0].say if said else "No times were found.",
-            begin_at=None,
-            latest_start=None,
-            products=[],
-            steps=[],
-            heating=[],
-            bother=None,
-            gap=None,
-            conflicts=said,
-            cautions=list(CAUTIONS),
-        )
-    steps = [s for p in found.request.products for s in steps_of(found, p)]
+        return _no_plan(found)
+    every = [told(found, given, kitchen) for given in found.file.products]
+    steps = [s for t in every for s in steps_of(found, t)]
+    warm = [c for t in every if (c := warm_caution(t.product, t.judged, warm_hours(plan, t.product)))]
     return ScheduleAnswer(
         status=str(plan.found),
         say=sentence(found),
@@ -54,60 +45,77 @@ def schedule_answer(found: Planned) -> ScheduleAnswer:
         bother=round(plan.bother, 6),
         gap=plan.gap,
         conflicts=[],
-        cautions=list(CAUTIONS),
+        cautions=[*warm, *CAUTIONS],
+        now=text_of(clock, found.request.products[0].now),
+        hours=hours_of(found),
+        paces=[_pace(name, pace) for name, pace in found.paces.items()],
+        visits=len(visits_of(plan)),
     )
 
 
-def text_of(clock: Clock, minute: float) -> str:
-    """Return the instant of a minute in ISO 8601, UTC."""
-    return clock.instant(minute).strftime("%Y-%m-%dT%H:%M:%SZ")
+def _no_plan(found: Planned) -> ScheduleAnswer:
+    said = [ConflictOut(say=clash_words(c, found.clock), works=_works(c, found.clock)) for c in found.clashes]
+    return ScheduleAnswer(
+        status="infeasible",
+        say=said[0].say if said else "No times were found before the time was up: ask again, or for less at once.",
+        begin_at=None,
+        latest_start=None,
+        products=[],
+        steps=[],
+        heating=[],
+        bother=None,
+        gap=None,
+        conflicts=said,
+        cautions=list(CAUTIONS),
+        now=text_of(found.clock, found.request.products[0].now),
+    )
+
+
+def _pace(name: str, pace: Pace) -> PaceOut:
+    return PaceOut(id=name, factor=round(pace.factor, 4), rises=pace.rises, level=pace.level, say=pace.say)
 
 
 def _ready(plan: Plan, product: Product) -> float:
     return plan.step(product.name, product.rules[-1].step).end
 
 
-def steps_of(found: Planned, product: Product) -> list[StepOut]:
-    """Return the steps of one product in its order."""
-    return [_step(found, product, rule) for rule in product.rules]
+def warm_hours(plan: Plan, product: Product) -> float:
+    """Return the hours in which a dough stands between 8 and 60 °C before it is baked."""
+    total = 0.0
+    for stay in plan.stays.get(product.name, {}).values():
+        if stay.path is not None:
+            warm = (stay.path.temp_c > _COLD_C) & (stay.path.temp_c < _HOT_C)
+            total += float((warm[1:] * (stay.path.hours[1:] - stay.path.hours[:-1])).sum())
+    return total
 
 
-def _step(found: Planned, product: Product, rule: StepRule) -> StepOut:
-    plan, clock = found.plan, found.clock
-    own = plan.laid.parts[product.name][rule.step]
-    tasks = [(plan.laid.problem.tasks[n], plan.tasks[n]) for n in own]
-    timed = plan.step(product.name, rule.step)
-    stay = plan.stays[product.name].get(rule.step)
-    rises = rule.kind in RISES and stay is not None
-    climate = found.request.kitchen.climate
-    place = place_of(rule, climate)
-    phases = tasks[0][0].phases
-    temp = phases[0].oven_c if phases and not tasks[0][0].in_machine else rule.temp_c
-    if temp is None and place not in ("oven", "hob", "machine"):
-        temp = climate.temp_at(place, None, timed.begin)
-    return StepOut(
-        product=product.name,
-        step=rule.step,
-        do=rule.do,
-        kind=str(rule.kind),
-        at=text_of(clock, timed.begin),
-        end=text_of(clock, timed.end),
-        place=place,
-        oven=timed.oven,
-        temp_c=temp,
-        hands=[[text_of(clock, a), text_of(clock, b)] for task, t in tasks for a, b in _spans(task, t)],
-        ripeness=round(stay.end.ripeness, 3) if rises and stay else None,
-        dough_c=round(stay.end.temp_c, 1) if rises and stay else None,
-    )
+_COLD_C, _HOT_C = 8.0, 60.0
 
 
-def _spans(task: Task, t: Timed) -> list[tuple[float, float]]:
-    spans = []
-    if task.hands_start > 0:
-        spans.append((t.begin, t.begin + task.hands_start))
-    if task.hands_end > 0:
-        spans.append((t.end - task.hands_end, t.end))
-    return spans
+def hours_of(found: Planned) -> list[HoursOut]:
+    """Return the stretches in which people are asleep, at an edge of their day, or blocked, over the plan's time."""
+    crew, clock = found.request.crew, found.clock
+    last = int(max(t.end for t in found.plan.tasks) // CELL_MIN) + 24
+    kinds = [_kind(crew, n) for n in range(min(last, len(crew.asleep)))]
+    stretches, begin = [], 0
+    for n in range(1, len(kinds) + 1):
+        if n == len(kinds) or kinds[n] != kinds[begin]:
+            if kinds[begin]:
+                ends = text_of(clock, CELL_MIN * begin), text_of(clock, CELL_MIN * n)
+                stretches.append(HoursOut(at=ends[0], end=ends[1], kind=kinds[begin]))
+            begin = n
+    return stretches
+
+
+def _kind(crew: Crew, n: int) -> str:
+    if crew.minute_cost[n] > _NEVER:
+        return "blocked"
+    if crew.asleep[n]:
+        return "asleep"
+    return "edge" if crew.minute_cost[n] > 0 else ""
+
+
+_NEVER = 1e9
 
 
 def heating(found: Planned) -> list[HeatOut]:
@@ -155,7 +163,7 @@ def sentence(found: Planned) -> str:
 
 def visits_of(plan: Plan) -> list[tuple[float, float]]:
     """Return the spans (minutes) in which somebody is at work, those that touch made one."""
-    spans = sorted(s for task, t in zip(plan.laid.problem.tasks, plan.tasks, strict=True) for s in _spans(task, t))
+    spans = sorted(s for task, t in zip(plan.laid.problem.tasks, plan.tasks, strict=True) for s in visit_spans(task, t))
     found: list[tuple[float, float]] = []
     for begin, end in spans:
         if found and begin <= found[-1][1] + CELL_MIN:

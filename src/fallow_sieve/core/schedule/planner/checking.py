@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator, Sequence
+from dataclasses import replace
 from itertools import combinations
 
 import numpy as np
@@ -15,14 +16,20 @@ Span = tuple[float, float]
 _SLACK = CELL_MIN + 1e-6
 
 
-def hands_of(task: Task, timed: Timed) -> tuple[Span, ...]:
-    """Return the spans (minutes) in which a task wants hands, on the grid."""
+def visit_spans(task: Task, timed: Timed) -> tuple[Span, ...]:
+    """Return the spans (minutes) in which a task wants hands, as long as they last."""
     spans = []
     if task.hands_start > 0:
-        spans.append((timed.begin, timed.begin + _whole(task.hands_start)))
+        spans.append((timed.begin, timed.begin + task.hands_start))
     if task.hands_end > 0:
-        spans.append((timed.end - _whole(task.hands_end), timed.end))
+        spans.append((timed.end - task.hands_end, timed.end))
     return tuple(spans)
+
+
+def hands_of(task: Task, timed: Timed) -> tuple[Span, ...]:
+    """Return the spans (minutes) in which a task wants hands, on the grid."""
+    on_grid = replace(task, hands_start=_whole(task.hands_start), hands_end=_whole(task.hands_end))
+    return visit_spans(on_grid, timed)
 
 
 def _whole(minutes: float) -> float:

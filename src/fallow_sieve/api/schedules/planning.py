@@ -1,0 +1,157 @@
+"""Plans: found while one waits, followed while they run, and written as files."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from datetime import UTC, datetime
+from queue import Queue
+from threading import Event, Thread
+from time import monotonic
+from typing import cast
+
+from flask import Blueprint, Response, current_app
+
+from fallow_sieve.api.http import answer_value, body, file_answer, kitchen, now_text, stem_of, store, streamed
+from fallow_sieve.api.schedules.models import FileIn, PlanIn, PlanLine, RiseEndedIn, StepIn, WaysOut
+from fallow_sieve.api.spec import route
+from fallow_sieve.core.numerics.programs import Effort
+from fallow_sieve.core.schedule.clock import instant_of, zone_named
+from fallow_sieve.core.schedule.learning import FinishedRise
+from fallow_sieve.formats.schedule import KitchenIn, PlanFile, plan_text, write_plan_csv
+from fallow_sieve.services.kitchen import KitchenNow
+from fallow_sieve.services.schedule.plans import Planned, planned, request_of
+from fallow_sieve.services.schedule.running import cancelled_steps, finished_rise, ways_from_here
+from fallow_sieve.services.schedule.telling import schedule_answer
+from fallow_sieve.store import SCHEDULES, add_rise, rises_of, workplace_of
+
+TIME_LIMIT_S, WHY_LIMIT_S = 10.0, 20.0
+routes = Blueprint("planning", __name__)
+
+
+def clock_now() -> datetime:
+    """Return the instant by the application's clock, UTC."""
+    return cast(datetime, current_app.extensions["clock"]()).astimezone(UTC)
+
+
+def here_and_now(content: PlanFile) -> tuple[PlanFile, KitchenNow, tuple[FinishedRise, ...]]:
+    """Return a schedule as of now and in this kitchen, the kitchen, and the rises that ended in it."""
+    with store().reading() as session:
+        place, rises = workplace_of(session), rises_of(session)
+    zone = zone_named(content.zone)
+    now = max(clock_now(), instant_of(content.now, zone, "/content/now"))
+    changes: dict[str, object] = {"now": now.isoformat()}
+    if content.kitchen is None and place.content:
+        changes["kitchen"] = KitchenIn.model_validate(place.content)
+    return content.model_copy(update=changes), kitchen(), rises
+
+
+def effort(stop: Event, seconds: float) -> Effort:
+    """Return a search that ends after `seconds`, or when nobody listens any more."""
+    begun: list[float] = []
+
+    def left() -> float:
+        begun.append(monotonic()) if not begun else None
+        return begun[0] + seconds - monotonic()
+
+    return Effort(left, stop.is_set)
+
+
+@routes.post("/plans")
+@route(PlanLine, json=PlanIn, lines=True)
+def plan() -> Response:
+    """Find times, and give what is found as it is found, one JSON object a line: coarse, then fine or why not.
+
+    It stops after 10 s with the best so far and says the gap, or when nobody listens any more.
+    """
+    file, here, rises = here_and_now(body(PlanIn).content)
+    request_of(file, here, rises)  # what is wrong with it is said before anything streams
+    stop, found = Event(), Queue[PlanLine | Exception]()
+
+    def search() -> None:
+        try:
+
+            def coarse(at_first: Planned) -> None:
+                found.put(PlanLine(coarse=schedule_answer(at_first, here)))
+
+            done = planned(file, here, effort(stop, TIME_LIMIT_S), effort(stop, WHY_LIMIT_S), rises, coarse)
+            found.put(PlanLine(plan=schedule_answer(done, here)))
+        except Exception as error:
+            found.put(error)
+        found.put(PlanLine(done=True))
+
+    Thread(target=search, daemon=True).start()
+    return streamed(_until_done(found), stop.set)
+
+
+def _until_done(found: Queue[PlanLine | Exception]) -> Iterator[PlanLine]:
+    while True:
+        line = found.get()
+        if isinstance(line, Exception):
+            raise line
+        yield line
+        if line.done:
+            return
+
+
+def found_plan(content: PlanFile) -> tuple[Planned, KitchenNow]:
+    """Return the plan of a schedule as of now, and the kitchen. Raises BadInputError."""
+    file, here, rises = here_and_now(content)
+    stop = Event()
+    return planned(file, here, effort(stop, TIME_LIMIT_S), effort(stop, WHY_LIMIT_S), rises), here
+
+
+@routes.post("/plans/ways-out")
+@route(WaysOut, json=StepIn)
+def ways_out() -> Response:
+    """Return what comes of leaving a running rise, cooling it, warming it, or baking it now."""
+    given = body(StepIn)
+    found, _ = found_plan(given.content)
+    return answer_value(WaysOut, list(ways_from_here(found, given.product, given.step, clock_now())))
+
+
+@routes.post("/schedules/<int:document_id>/rises")
+@route(None, status=204, json=RiseEndedIn)
+def rise_ended(document_id: int) -> Response:
+    """Learn from a rise of a schedule that ended, as its draft says; said again, it takes the place of before."""
+    given = body(RiseEndedIn)
+    with store().reading() as session:
+        content = SCHEDULES.draft(session, document_id).content
+    found, _ = found_plan(content)
+    rise = finished_rise(found, given.product, given.step)
+    with store().writing() as session:
+        add_rise(session, document_id, rise, f"{given.product}/{given.step}", now_text())
+    return Response(status=204)
+
+
+@routes.post("/plans/calendar")
+@route(None, json=FileIn)
+def calendar() -> Response:
+    """Return a plan as an iCalendar file."""
+    given = body(FileIn)
+    found, here = found_plan(given.content)
+    key = f"schedule {given.schedule_id or given.name}"
+    from fallow_sieve.formats.schedule.calendar import CalendarOf, write_calendar  # only a calendar needs the library
+
+    of = CalendarOf(given.name, key, given.sequence, clock_now(), cancelled_steps(found))
+    made = write_calendar(schedule_answer(found, here), of)
+    return file_answer(made, "text/calendar", f"{stem_of(given.name, 'schedule')}.ics")
+
+
+@routes.post("/plans/csv")
+@route(None, json=FileIn)
+def table() -> Response:
+    """Return a plan as a table, one line a step."""
+    given = body(FileIn)
+    found, here = found_plan(given.content)
+    made = write_plan_csv(schedule_answer(found, here), found.clock.zone)
+    return file_answer(made, "text/csv", f"{stem_of(given.name, 'schedule')}.csv")
+
+
+@routes.post("/plans/file")
+@route(None, json=FileIn)
+def schedule_file() -> Response:
+    """Return a schedule as a schedule file."""
+    given = body(FileIn)
+    file, _, _ = here_and_now(given.content)
+    made = plan_text(file.model_copy(update={"name": given.name}))
+    return file_answer(made, "application/json", f"{stem_of(given.name, 'schedule')}.json")
