@@ -23,6 +23,7 @@ from fallow_sieve.api.models import (
 from fallow_sieve.core.schedule.ways_out import WayOut
 from fallow_sieve.formats.schedule import KitchenIn, PlanFile, ScheduleAnswer
 from fallow_sieve.services.schedule.standing import ScheduleStanding
+from fallow_sieve.services.schedule.why import Reason
 from fallow_sieve.store import StarterOnRecord
 
 Instant = Annotated[str, Field(min_length=10, max_length=40)]
@@ -98,6 +99,10 @@ class WaysOut(RootModel[list[WayOut]]):
     """What comes of leaving a rise, cooling it, warming it, or baking it now."""
 
 
+class WhyOut(RootModel[list[Reason]]):
+    """What lets a step begin when it does."""
+
+
 class RiseEndedIn(In):
     """A rise that ended, to learn from."""
 
@@ -115,11 +120,15 @@ class FileIn(In):
 
 
 class WorkplaceOut(Out):
-    """Where the kitchen works: its time zone ("" not said), and its hours, ovens and temperatures; `said` if ever."""
+    """Where the kitchen works: its time zone ("" not said), and its hours, ovens and temperatures; `said` if ever.
+
+    `now` is the instant by the kitchen's clock (UTC).
+    """
 
     zone: str
     kitchen: KitchenIn
     said: bool
+    now: str
     version: int
 
 

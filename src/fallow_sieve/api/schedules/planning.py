@@ -12,7 +12,7 @@ from typing import cast
 from flask import Blueprint, Response, current_app
 
 from fallow_sieve.api.http import answer_value, body, file_answer, kitchen, now_text, stem_of, store, streamed
-from fallow_sieve.api.schedules.models import FileIn, PlanIn, PlanLine, RiseEndedIn, StepIn, WaysOut
+from fallow_sieve.api.schedules.models import FileIn, PlanIn, PlanLine, RiseEndedIn, StepIn, WaysOut, WhyOut
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.numerics.programs import Effort
 from fallow_sieve.core.schedule.clock import instant_of, zone_named
@@ -22,6 +22,7 @@ from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.schedule.plans import Planned, planned, request_of
 from fallow_sieve.services.schedule.running import cancelled_steps, finished_rise, ways_from_here
 from fallow_sieve.services.schedule.telling import schedule_answer
+from fallow_sieve.services.schedule.why import why_then
 from fallow_sieve.store import SCHEDULES, add_rise, rises_of, workplace_of
 
 TIME_LIMIT_S, WHY_LIMIT_S = 10.0, 20.0
@@ -107,6 +108,15 @@ def ways_out() -> Response:
     given = body(StepIn)
     found, _ = found_plan(given.content)
     return answer_value(WaysOut, list(ways_from_here(found, given.product, given.step, clock_now())))
+
+
+@routes.post("/plans/why")
+@route(WhyOut, json=StepIn)
+def why() -> Response:
+    """Return what lets a step begin when it does, each as a window, and which of them hold it."""
+    given = body(StepIn)
+    found, _ = found_plan(given.content)
+    return answer_value(WhyOut, list(why_then(found, given.product, given.step)))
 
 
 @routes.post("/schedules/<int:document_id>/rises")

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from flask import Blueprint, Response
 
-from fallow_sieve.api.http import answer, body, if_match, store
+from fallow_sieve.api.http import answer, body, if_match, now_text, store
 from fallow_sieve.api.schedules.models import WorkplaceIn, WorkplaceOut
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.schedule.clock import zone_named
@@ -39,4 +39,6 @@ def save() -> Response:
 
 def _out(found: Workplace) -> WorkplaceOut:
     kitchen = KitchenIn.model_validate(found.content) if found.content else USUAL_KITCHEN
-    return WorkplaceOut(zone=found.zone, kitchen=kitchen, said=bool(found.content), version=found.version)
+    return WorkplaceOut(
+        zone=found.zone, kitchen=kitchen, said=bool(found.content), now=now_text(), version=found.version
+    )

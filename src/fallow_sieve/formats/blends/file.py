@@ -11,13 +11,13 @@ from pydantic import Field
 
 from fallow_sieve.core.blends import Blend, Part
 from fallow_sieve.core.ingredients import Ingredient
-from fallow_sieve.formats.ingredients import IngredientIn, defined, definition_of
+from fallow_sieve.formats.ingredients import IngredientFile, defined, definition_of
 from fallow_sieve.formats.shared import MASS_LIMIT_G, Slug, Strict, no_twice, parse_json, validate
 
 FORMAT = "fallow-sieve/blend"
 
 
-class PartIn(Strict):
+class PartFile(Strict):
     """One part: an ingredient by slug, its mass in g, and the range of a mass that was not weighed."""
 
     ingredient: Slug
@@ -38,8 +38,8 @@ class BlendFile(Strict):
     version: Literal[1]
     name: str = Field(default="", max_length=200)
     use: Slug | None = None
-    parts: list[PartIn] = Field(min_length=1, max_length=200)
-    ingredients: list[IngredientIn] = Field(default_factory=list, max_length=200)
+    parts: list[PartFile] = Field(min_length=1, max_length=200)
+    ingredients: list[IngredientFile] = Field(default_factory=list, max_length=200)
 
 
 @dataclass(frozen=True, slots=True)

@@ -12,15 +12,15 @@ from pydantic import Field
 from fallow_sieve.core.blends import Part
 from fallow_sieve.core.formulas import BLEND, CONSISTENCIES, MAX_METHOD, MAX_NAME, Formula, Line, Portion, When
 from fallow_sieve.core.ingredients import Ingredient
-from fallow_sieve.formats.blends import PartIn
-from fallow_sieve.formats.ingredients import IngredientIn, defined, definition_of
+from fallow_sieve.formats.blends import PartFile
+from fallow_sieve.formats.ingredients import IngredientFile, defined, definition_of
 from fallow_sieve.formats.shared import MASS_LIMIT_G, Slug, Strict, no_twice, parse_json, validate
 
 FORMAT = "fallow-sieve/formula"
 LineName = Annotated[str, Field(pattern=r"^(@blend|@words|[a-z0-9]+(-[a-z0-9]+)*)$", max_length=80)]
 
 
-class LineIn(Strict):
+class LineFile(Strict):
     """One line: an ingredient by slug, or `@blend` for the pinned blend; its mass in g and its stage.
 
     `@words` is a line that was not understood: its text stands in `note`, its mass is 0 where it is not known.
@@ -32,12 +32,12 @@ class LineIn(Strict):
     note: str = Field(default="", max_length=200)
 
 
-class PinnedIn(Strict):
+class PinnedFile(Strict):
     """The blend that the formula rests on, as it was: its parts, and from which revision they are."""
 
     name: str = Field(default="", max_length=200)
     revision: int | None = Field(default=None, ge=1, le=2**31)
-    parts: list[PartIn] = Field(min_length=1, max_length=200)
+    parts: list[PartFile] = Field(min_length=1, max_length=200)
 
 
 class PortionFile(Strict):
@@ -61,9 +61,9 @@ class FormulaFile(Strict):
     pan: str | None = Field(default=None, max_length=40)
     portion: PortionFile | None = None
     method: str = Field(default="", max_length=MAX_METHOD)
-    blend: PinnedIn | None = None
-    lines: list[LineIn] = Field(min_length=1, max_length=100)
-    ingredients: list[IngredientIn] = Field(default_factory=list, max_length=200)
+    blend: PinnedFile | None = None
+    lines: list[LineFile] = Field(min_length=1, max_length=100)
+    ingredients: list[IngredientFile] = Field(default_factory=list, max_length=200)
 
 
 @dataclass(frozen=True, slots=True)

@@ -54,7 +54,7 @@ _NUTRIENT_FIELDS: dict[str, Any] = {name: (NumberOrRange, Field(default=None)) f
 Per100G = create_model("Per100G", __base__=Strict, __doc__="Contents per 100 g.", **_NUTRIENT_FIELDS)
 
 
-class IngredientIn(Strict):
+class IngredientFile(Strict):
     """The definition of an ingredient; what is absent is unknown. Numbers may be ranges."""
 
     slug: Slug
@@ -103,7 +103,7 @@ def _range(name: str, given: float | RangeIn, place: str) -> Range:
         raise error.at(place) from error
 
 
-def defined(given: IngredientIn, place: str) -> Ingredient:
+def defined(given: IngredientFile, place: str) -> Ingredient:
     """Return the ingredient that a file defines at `place`. Raises BadInputError under that place."""
     facts = {
         name: _range(name, value, f"{place}/per_100_g/{name}")
@@ -140,7 +140,7 @@ def defined(given: IngredientIn, place: str) -> Ingredient:
     )
 
 
-def _number(given: IngredientIn, name: str, place: str) -> Range | None:
+def _number(given: IngredientFile, name: str, place: str) -> Range | None:
     value = getattr(given, name)
     return None if value is None else _range(name, value, f"{place}/{name}")
 

@@ -104,6 +104,14 @@ class GramsOut(Out):
     temp_c: float | None
 
 
+class PhaseOut(Out):
+    """A phase of a bake: from when to when (UTC), at what °C of the oven."""
+
+    at: str
+    end: str
+    oven_c: float
+
+
 class StepOut(Out):
     """One step of a plan: when (UTC), where, in which oven at what °C, when hands are wanted, and its dough.
 
@@ -114,6 +122,7 @@ class StepOut(Out):
 
     product: str
     step: str
+    after: list[str]
     do: str
     kind: str
     at: str
@@ -134,6 +143,7 @@ class StepOut(Out):
     rim_at: str | None = None
     curve: list[float] = Field(default_factory=list)
     flags: list[str] = Field(default_factory=list)
+    phases: list[PhaseOut] = Field(default_factory=list)
 
 
 class ReadyOut(Out):

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -9,7 +10,7 @@ import numpy as np
 from fallow_sieve.core.formulas import FRICTION_K, FormulaJudgement, WaterPlan
 from fallow_sieve.core.schedule.clock import Clock
 from fallow_sieve.core.schedule.planner.checking import visit_spans
-from fallow_sieve.core.schedule.planner.problem import Timed
+from fallow_sieve.core.schedule.planner.problem import OvenPhase, Timed
 from fallow_sieve.core.schedule.ripening.path import Path
 from fallow_sieve.core.schedule.steps.dough import MIXES, RISES, Stay, way
 from fallow_sieve.core.schedule.steps.places import place_of
@@ -17,7 +18,7 @@ from fallow_sieve.core.schedule.steps.product import Product
 from fallow_sieve.core.schedule.steps.rules import Kind, StepRule
 from fallow_sieve.core.values import BadInputError
 from fallow_sieve.formats.formulas import document_of
-from fallow_sieve.formats.schedule import ProductIn, StepOut
+from fallow_sieve.formats.schedule import PhaseOut, ProductIn, StepOut
 from fallow_sieve.services.formulas.working import Warming, judged_formula, water_plan
 from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.schedule.doing import Worked, grams_at, leaven_of, notes_at, worked
@@ -79,6 +80,7 @@ def _step(planned: Planned, told: Told, rule: StepRule) -> StepOut:
     return StepOut(
         product=product.name,
         step=rule.step,
+        after=list(rule.after),
         do=rule.do,
         kind=str(rule.kind),
         at=text_of(clock, timed.begin),
@@ -96,7 +98,19 @@ def _step(planned: Planned, told: Told, rule: StepRule) -> StepOut:
         notes=_notes(told, rule),
         **(_gates(planned, product, rule, timed, stay) if rises and rule.kind is Kind.FERMENT and stay else {}),
         curve=_curve(rises),
+        phases=_phases(clock, timed, tasks[0][0].phases) if rule.kind is Kind.BAKE else [],
     )
+
+
+def _phases(clock: Clock, timed: Timed, phases: Sequence[OvenPhase]) -> list[PhaseOut]:
+    """The phases of a bake one after another, to its end."""
+    found, begin = [], timed.begin
+    for n, p in enumerate(phases):
+        end = timed.end if n == len(phases) - 1 else min(timed.end, begin + p.minutes)
+        if end > begin and p.oven_c > 0:
+            found.append(PhaseOut(at=text_of(clock, begin), end=text_of(clock, end), oven_c=p.oven_c))
+        begin = end
+    return found
 
 
 def _state(product: Product, rule: StepRule) -> str:

@@ -2,7 +2,7 @@ import { api, ask } from '../api/client';
 import type { Draft, Head, Whole, Working } from './types';
 
 /** The nouns whose documents the server keeps, by the path of their addresses. */
-export type Path = 'blends' | 'formulas';
+export type Path = 'blends' | 'formulas' | 'schedules';
 
 // The routes of every noun are made by one machine, and their types are alike but for what is in a document.
 type One = '/api/v1/blends/{document_id}';

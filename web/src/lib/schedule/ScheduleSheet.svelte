@@ -1,0 +1,154 @@
+<!-- A schedule: one sentence, what is asked, the threads, and at the foot the step that is chosen. -->
+<script lang="ts">
+  import Head from '../document/Head.svelte';
+  import KeepSheet from '../document/KeepSheet.svelte';
+  import Conflict from '../document/Conflict.svelte';
+  import { attempt } from '../ui/state/attempt';
+  import { download } from './files';
+  import { nowIs } from './now.svelte';
+  import Threads from './drawing/Threads.svelte';
+  import Empty from './Empty.svelte';
+  import { stepKey } from './keys';
+  import Products from './Products.svelte';
+  import type { ScheduleBench } from './schedule.svelte';
+  import StepPanel from './StepPanel.svelte';
+  import type { Content, Workplace } from './types';
+  import WorkplaceSheet from './WorkplaceSheet.svelte';
+
+  interface Props {
+    bench: ScheduleBench;
+    place: Workplace;
+    onplace: (place: Workplace) => void;
+  }
+  const { bench, place, onplace }: Props = $props();
+  let keeping = $state(false);
+  let placing = $state(false);
+
+  const now = nowIs(() => bench.judgement?.now);
+  const answer = $derived(bench.judgement);
+  const facts = $derived.by(() => {
+    const k = bench.content.kitchen ?? place.kitchen;
+    const night = k.night_c ? `, ${k.night_c} °C by night` : '';
+    const found: Record<string, string> = {
+      bench: `${k.room_c} °C${night}`,
+      box: k.box_c ? `${k.box_c} °C` : '',
+      fridge: `${k.fridge_c} °C`
+    };
+    for (const o of k.ovens ?? []) found[`oven:${o.id}`] = o.kind ?? '';
+    return found;
+  });
+  const ovens = $derived((bench.content.kitchen ?? place.kitchen).ovens?.map((o) => o.id) ?? []);
+  const room_c = $derived((bench.content.kitchen ?? place.kitchen).room_c ?? 22);
+  const more = $derived.by(() => {
+    if (!answer || !answer.steps.length) return '';
+    const warm = answer.cautions.find((c) => c.includes('local rules'));
+    return warm ?? '';
+  });
+</script>
+
+<div class="schedule">
+  <header>
+    <Head {bench} onkeep={() => (keeping = true)} waits="Say first what is to be ready." files={[]}>
+      {#snippet facts()}<span class="soft">· {bench.zone}</span>{/snippet}
+      {#snippet tools()}
+        <a href="#/now/{bench.head.id}">Work by it</a>
+        <a href="#/day/{bench.head.id}">Day sheet</a>
+        <button class="link" onclick={() => attempt(() => download(bench, 'calendar'))}>Calendar</button>
+        <button class="link" onclick={() => attempt(() => download(bench, 'csv'))}>Table</button>
+        <button class="link" onclick={() => attempt(() => download(bench, 'file'))}>Schedule file</button>
+        <button class="link" onclick={() => bench.announce()}>Announce these times</button>
+        <button class="link" onclick={() => (placing = true)}>Kitchen: hours, ovens, °C</button>
+      {/snippet}
+    </Head>
+    {#if !bench.isEmpty}
+      <h1 class="say" aria-live="polite" class:held={answer?.status === 'infeasible'}>
+        {answer?.say ?? 'Finding the times …'}
+      </h1>
+      <p class="more small">
+        {#if bench.trouble}<span class="held" role="alert">{bench.trouble}</span>
+        {:else if answer?.status === 'infeasible'}
+          <span class="soft">What is drawn is the last plan that could be.</span>
+          {#each answer.conflicts.slice(1) as c (c.say)}<span class="held">{c.say}</span>{/each}
+          {#if bench.canUndo}<button class="link" onclick={() => bench.undo()}
+              >Take the last change back</button
+            >{/if}
+        {:else if more}<span class="close">{more}</span>
+        {:else if answer}<span class="soft"
+            >{answer.gap ? `At most ${(100 * answer.gap).toFixed(0)} % from the best. ` : ''}{answer.paces
+              .filter((p) => p.rises)
+              .map((p) => p.say)
+              .join(' ')}</span
+          >{/if}
+      </p>
+    {/if}
+    <Products {bench} />
+  </header>
+  {#if bench.isEmpty}
+    <Empty {bench} />
+  {:else if bench.shown?.steps.length}
+    <div class="picture">
+      <Threads
+        {bench}
+        {facts}
+        {room_c}
+        now={now.ms}
+        onkey={(e, step) => stepKey(e, step, bench, ovens, now.ms)}
+      />
+    </div>
+    <StepPanel {bench} {ovens} now={now.ms} />
+  {:else}
+    <p class="soft wait" role="status">
+      {bench.trouble ? 'Nothing is drawn until this is mended.' : 'Finding the times …'}
+    </p>
+  {/if}
+</div>
+<KeepSheet {bench} open={keeping} onclose={() => (keeping = false)} />
+<Conflict {bench}>
+  {#snippet differs(theirs: Content, mine: Content)}
+    <p>Theirs: {theirs.products.map((p) => p.id).join(', ') || 'nothing'}.</p>
+    <p>Yours: {mine.products.map((p) => p.id).join(', ') || 'nothing'}.</p>
+  {/snippet}
+</Conflict>
+<WorkplaceSheet
+  {place}
+  open={placing}
+  onclose={() => (placing = false)}
+  onsaved={(p) => {
+    placing = false;
+    onplace(p);
+    bench.rejudge();
+  }}
+/>
+
+<style>
+  .schedule {
+    display: flex;
+    flex-direction: column;
+    min-height: 100%;
+  }
+
+  header {
+    padding: 0.6rem 1.25rem 0.5rem;
+  }
+
+  .say {
+    margin-top: 0.35rem;
+  }
+
+  .more {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 1rem;
+    min-height: 1.4em;
+  }
+
+  .picture {
+    flex: 1;
+    border-top: 1px solid var(--hairline);
+    background: var(--sheet);
+  }
+
+  .wait {
+    padding: 2rem 1.25rem;
+  }
+</style>

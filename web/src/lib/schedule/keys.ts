@@ -1,0 +1,31 @@
+import type { ScheduleBench } from './schedule.svelte';
+import type { Step } from './types';
+
+const SMALL_MIN = 5;
+const LARGE_MIN = 30;
+
+/** What a key does to the chosen step: arrows move it, P holds it, Esc gives it back, O takes another oven. */
+export function stepKey(
+  event: KeyboardEvent,
+  step: Step,
+  bench: ScheduleBench,
+  ovens: readonly string[],
+  now: number
+): void {
+  if (event.ctrlKey || event.metaKey) return;
+  const by = event.shiftKey ? LARGE_MIN : SMALL_MIN;
+  const act: Record<string, () => void> = {
+    ArrowLeft: () => bench.move(step, -by),
+    ArrowRight: () => bench.move(step, by),
+    p: () => (bench.isPinned(step) ? bench.unpin(step) : bench.pin(step, step.at)),
+    Escape: () => (bench.isPinned(step) ? bench.unpin(step) : bench.choose(null)),
+    o: () => bench.otherOven(step, ovens),
+    n: () => bench.pin(step, new Date(Math.ceil(now / 300_000) * 300_000).toISOString()),
+    s: () => bench.toggle(step, false)
+  };
+  const work = act[event.key] ?? act[event.key.toLowerCase()];
+  if (!work) return;
+  event.preventDefault();
+  event.stopPropagation();
+  work();
+}

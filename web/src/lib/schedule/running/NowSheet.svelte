@@ -1,0 +1,250 @@
+<script lang="ts">
+  import { api, ask } from '../../api/client';
+  import { kitchen } from '../../app/kitchen.svelte';
+  import { attempt } from '../../ui/state/attempt';
+  import { mass } from '../../ui/format';
+  import { dayAndTime, lasting, minutesBetween, timeOf } from '../clock';
+  import { nowIs } from '../now.svelte';
+  import type { ScheduleBench } from '../schedule.svelte';
+  import type { Step } from '../types';
+  import ReadingSheet from './ReadingSheet.svelte';
+  import Resting from './Resting.svelte';
+  import { doneAt, left, momentOf, notYet } from './running';
+
+  const { bench }: { bench: ScheduleBench } = $props();
+  const now = nowIs(() => bench.judgement?.now);
+  const unit = $derived(kitchen.settings?.mass_unit ?? 'g');
+  const moment = $derived(momentOf(bench.steps, now.ms));
+  const due = $derived(moment.now ?? null);
+  const target = $derived.by(() => {
+    if (!due) return moment.next[0] ? Date.parse(moment.next[0].at) : null;
+    return Date.parse(due.at) > now.ms ? Date.parse(due.at) : Date.parse(due.end);
+  });
+  const late = $derived(target !== null && target < now.ms);
+  let reading = $state<Step | null>(null);
+  const readable = $derived(moment.resting.find((s) => s.kind === 'ferment') ?? moment.resting[0] ?? due);
+
+  async function done(step: Step): Promise<void> {
+    bench.commit(doneAt(bench, step, now.ms));
+    await bench.save.flush();
+    const ended = bench.steps.filter((s) => s.product === step.product && step.after.includes(s.step));
+    for (const rise of ended.filter((s) => s.kind === 'ferment' && s.state === 'running')) await learn(rise);
+  }
+
+  /** A rise ends as what follows it begins; what it took is learnt. */
+  async function learn(rise: Step): Promise<void> {
+    bench.commit(doneAt(bench, rise, now.ms));
+    if (!(await bench.save.flush())) return;
+    const params = { path: { document_id: bench.head.id } };
+    await ask(
+      api.POST('/api/v1/schedules/{document_id}/rises', {
+        params,
+        body: { product: rise.product, step: rise.step }
+      }) as never
+    ).catch(() => undefined);
+  }
+</script>
+
+<div class="phone">
+  <header>
+    <a href="#/schedule/{bench.head.id}">{bench.head.name}</a>
+    <span class="soft">{dayAndTime(now.ms, bench.zone)}</span>
+  </header>
+  {#if !bench.shown}
+    <p class="soft" role="status">
+      {bench.trouble || (bench.isEmpty ? 'Nothing to be ready yet.' : 'Finding the times …')}
+    </p>
+  {:else}
+    <section class="now" class:late aria-label="Now">
+      <p class="eyebrow">
+        {due ? (late ? 'now, late' : 'now') : 'nothing now'} <span>{due?.product ?? ''}</span>
+      </p>
+      {#if due}
+        <h1>{due.do}</h1>
+      {:else if moment.next[0]}
+        <h1>Until {timeOf(moment.next[0].at, bench.zone)}</h1>
+      {:else}
+        <h1>All done</h1>
+      {/if}
+      {#if target !== null}
+        <p class="timer" role="timer" aria-label="Time left">
+          {#each left(Math.abs(target - now.ms)) as part (part.unit)}<span class="big num">{part.value}</span
+            ><span class="unit">{part.unit}</span>{/each}
+        </p>
+        <p class="ends">
+          <span class="soft"
+            >{late
+              ? 'over'
+              : due && Date.parse(due.at) > now.ms
+                ? 'until it begins'
+                : due
+                  ? `left of ${lasting(minutesBetween(due.at, due.end))}`
+                  : 'left'}</span
+          >
+          <b>{due ? 'ends' : 'then'} {timeOf(due ? due.end : target, bench.zone)}</b>
+        </p>
+      {/if}
+      {#if due}
+        <table class="lines">
+          <tbody>
+            {#each due.grams as g (g.name)}
+              <tr
+                ><td>{g.name}</td><td class="num">{g.mass_g === null ? '' : mass(g.mass_g, unit)}</td><td
+                  class="num">{g.temp_c === null ? '' : `${g.temp_c.toFixed(0)} °C`}</td
+                ></tr
+              >
+            {/each}
+          </tbody>
+        </table>
+        {#each due.notes as note (note)}<p class="note">{note}</p>{/each}
+      {/if}
+    </section>
+    <section class="next" aria-label="Next">
+      <h2>next</h2>
+      <ul>
+        {#each moment.next as s (s.product + s.step)}
+          <li>
+            <b class="num">{timeOf(s.at, bench.zone)}</b>
+            <span>{s.do}, {s.product}</span>
+            <span class="soft small">{lasting(minutesBetween(s.at, s.end))}</span>
+          </li>
+        {:else}<li class="soft">nothing more</li>{/each}
+      </ul>
+    </section>
+    <section class="resting" aria-label="Resting">
+      {#each moment.resting as s (s.product + s.step)}<Resting
+          step={s}
+          now={now.ms}
+          zone={bench.zone}
+        />{/each}
+    </section>
+    <footer>
+      <button class="action main" disabled={!due} onclick={() => due && attempt(() => done(due))}>Done</button
+      >
+      <button class="action" disabled={!due} onclick={() => due && bench.commit(notYet(bench, due, now.ms))}
+        >Not yet<span class="small soft">5 min more</span></button
+      >
+      <button class="action" disabled={!readable} onclick={() => (reading = readable)}
+        >Reading<span class="small soft">jar, °C</span></button
+      >
+    </footer>
+    {#if bench.save.state === 'waiting'}<p class="held small" role="status">
+        Kept on this device: the kitchen does not answer. The timers go on.
+      </p>{/if}
+  {/if}
+</div>
+<ReadingSheet {bench} step={reading} now={now.ms} onclose={() => (reading = null)} />
+
+<style>
+  .phone {
+    max-width: 34rem;
+    min-height: 100%;
+    margin: 0 auto;
+    display: flex;
+    flex-direction: column;
+    background: var(--ground);
+  }
+
+  header,
+  .ends,
+  .eyebrow {
+    display: flex;
+    justify-content: space-between;
+    gap: 1rem;
+  }
+
+  header {
+    padding: 0.6rem 1rem;
+  }
+
+  section {
+    padding: 0.7rem 1rem;
+    border-top: 1px solid var(--hairline);
+  }
+
+  .now {
+    background: var(--sheet);
+    border-left: 6px solid var(--flax);
+  }
+
+  .now.late {
+    border-left-color: var(--held);
+  }
+
+  .eyebrow {
+    color: var(--flax);
+    font-weight: 600;
+  }
+
+  .late .eyebrow {
+    color: var(--held);
+  }
+
+  .eyebrow span {
+    color: var(--soft);
+    font-weight: 400;
+  }
+
+  h1 {
+    font-size: 1.75rem;
+  }
+
+  .big {
+    font-size: 4.75rem;
+    font-weight: 600;
+    line-height: 1;
+  }
+
+  .unit {
+    margin: 0 0.6rem 0 0.3rem;
+    color: var(--soft);
+    font-size: 1.4rem;
+  }
+
+  .lines td {
+    font-size: 1.05rem;
+    padding: 0.35rem 0.5rem 0.35rem 0;
+  }
+
+  .note {
+    margin-top: 0.35rem;
+  }
+
+  .next li {
+    display: grid;
+    grid-template-columns: 4rem 1fr auto;
+    gap: 0.5rem;
+    align-items: baseline;
+    padding: 0.2rem 0;
+  }
+
+  .next h2 {
+    color: var(--soft);
+    font-size: var(--body);
+    font-weight: 400;
+  }
+
+  footer {
+    display: grid;
+    grid-template-columns: repeat(3, 1fr);
+    gap: 0.5rem;
+    padding: 0.75rem;
+    margin-top: auto;
+    position: sticky;
+    bottom: 0;
+    background: var(--ground);
+    border-top: 1px solid var(--line);
+  }
+
+  footer .action {
+    flex-direction: column;
+    min-height: 76px;
+    gap: 0;
+    font-size: 1.15rem;
+    font-weight: 600;
+  }
+
+  footer .small {
+    font-weight: 400;
+  }
+</style>
