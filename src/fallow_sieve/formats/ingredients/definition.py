@@ -50,7 +50,18 @@ NumberOrRange = Annotated[
     Annotated[float, Tag("number")] | Annotated[RangeIn, Tag("range")], Discriminator(_number_or_range)
 ]
 Optional = NumberOrRange | None
-_NUTRIENT_FIELDS: dict[str, Any] = {name: (NumberOrRange, Field(default=None)) for name in NUTRIENTS}
+
+
+def _is_none(value: object) -> bool:
+    return value is None
+
+
+def _absent() -> Any:
+    """A number that may be absent, which is unknown; it is left out when written too, so that it can be read again."""
+    return Field(default=None, exclude_if=_is_none)
+
+
+_NUTRIENT_FIELDS: dict[str, Any] = {name: (NumberOrRange, _absent()) for name in NUTRIENTS}
 Per100G = create_model("Per100G", __base__=Strict, __doc__="Contents per 100 g.", **_NUTRIENT_FIELDS)
 
 
@@ -61,21 +72,21 @@ class IngredientFile(Strict):
     name: str = Field(default="", max_length=200)
     role: Literal[tuple(str(r) for r in Role)]  # type: ignore[valid-type]
     per_100_g: Per100G = Field(default_factory=Per100G)
-    price_per_kg: NumberOrRange = Field(default=None)  # type: ignore[assignment]
-    gluten_mg_per_kg: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    price_per_kg: NumberOrRange = _absent()
+    gluten_mg_per_kg: NumberOrRange = _absent()
     allergens: list[Slug] = Field(default_factory=list, max_length=40)
-    density_g_per_ml: NumberOrRange = Field(default=None)  # type: ignore[assignment]
-    thirst_g_per_g: NumberOrRange = Field(default=None)  # type: ignore[assignment]
-    grit_index: NumberOrRange = Field(default=None)  # type: ignore[assignment]
-    flavour_index: NumberOrRange = Field(default=None)  # type: ignore[assignment]
-    lab: list[NumberOrRange] | None = Field(default=None, min_length=3, max_length=3)
-    stickiness: NumberOrRange = Field(default=None)  # type: ignore[assignment]
-    amylose_pct: NumberOrRange = Field(default=None)  # type: ignore[assignment]
-    usual_max_pct: NumberOrRange = Field(default=None)  # type: ignore[assignment]
-    shelf_months: NumberOrRange = Field(default=None)  # type: ignore[assignment]
-    gel_onset_c: NumberOrRange = Field(default=None)  # type: ignore[assignment]
-    gel_peak_c: NumberOrRange = Field(default=None)  # type: ignore[assignment]
-    browning_index: NumberOrRange = Field(default=None)  # type: ignore[assignment]
+    density_g_per_ml: NumberOrRange = _absent()
+    thirst_g_per_g: NumberOrRange = _absent()
+    grit_index: NumberOrRange = _absent()
+    flavour_index: NumberOrRange = _absent()
+    lab: list[NumberOrRange] | None = Field(default=None, min_length=3, max_length=3, exclude_if=_is_none)
+    stickiness: NumberOrRange = _absent()
+    amylose_pct: NumberOrRange = _absent()
+    usual_max_pct: NumberOrRange = _absent()
+    shelf_months: NumberOrRange = _absent()
+    gel_onset_c: NumberOrRange = _absent()
+    gel_peak_c: NumberOrRange = _absent()
+    browning_index: NumberOrRange = _absent()
     watch: list[Slug] = Field(default_factory=list, max_length=40)
     function: Annotated[list[FunctionName], BeforeValidator(_functions)] = Field(default_factory=list, max_length=20)  # type: ignore[valid-type]
 

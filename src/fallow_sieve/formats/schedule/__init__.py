@@ -19,7 +19,15 @@ from fallow_sieve.formats.schedule.answers import (
 )
 from fallow_sieve.formats.schedule.dough import DoughIn, RiseIn, StarterIn
 from fallow_sieve.formats.schedule.plan_csv import write_plan_csv
-from fallow_sieve.formats.schedule.plan_file import USUAL_KITCHEN, DoneIn, KitchenIn, PlanFile, ProductIn, plan_text
+from fallow_sieve.formats.schedule.plan_file import (
+    USUAL_KITCHEN,
+    DoneIn,
+    KitchenIn,
+    OvenIn,
+    PlanFile,
+    ProductIn,
+    plan_text,
+)
 
 __all__ = [
     "USUAL_KITCHEN",
@@ -30,6 +38,7 @@ __all__ = [
     "HeatOut",
     "HoursOut",
     "KitchenIn",
+    "OvenIn",
     "PaceOut",
     "PhaseOut",
     "PlanFile",

@@ -12,7 +12,7 @@ from fallow_sieve.core.schedule.clock import Clock
 from fallow_sieve.core.schedule.planner.checking import visit_spans
 from fallow_sieve.core.schedule.planner.problem import OvenPhase, Timed
 from fallow_sieve.core.schedule.ripening.path import Path
-from fallow_sieve.core.schedule.steps.dough import MIXES, RISES, Stay, way
+from fallow_sieve.core.schedule.steps.dough import MIXES, RISES, Stay, run_of, way
 from fallow_sieve.core.schedule.steps.places import place_of
 from fallow_sieve.core.schedule.steps.product import Product
 from fallow_sieve.core.schedule.steps.rules import Kind, StepRule
@@ -151,6 +151,8 @@ def _gates(planned: Planned, product: Product, rule: StepRule, timed: Timed, sta
     path = way(product, planned.request.kitchen, rule, before, stay.begin, timed.begin, LOOK_AHEAD_MIN)
     organism, clock = product.ferments_with(rule), planned.clock
     gate = [_at(path, x, timed.begin) for x in (organism.window_low, organism.window_high)]
+    if any(r.kind is Kind.CHILL for r in run_of(product.rules, rule)[1:]) and rule.kind is not Kind.CHILL:
+        return {}  # it ends early on purpose: the cold does the rest
     pace = planned.paces[product.name]
     likely = [_at(path, x, timed.begin) for x in (pace.low_factor / pace.factor, pace.high_factor / pace.factor)]
     rim = product.rim.get(rule.step)

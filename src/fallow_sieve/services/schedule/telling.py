@@ -149,16 +149,21 @@ def sentence(found: Planned) -> str:
     """Return the plan in one sentence: ready when, begun when, how many visits, and how many of them asleep."""
     plan, clock, crew = found.plan, found.clock, found.request.crew
     begin = clock.local(min(t.begin for t in plan.tasks))
-    ready = [clock.local(_ready(plan, p)) for p in found.request.products]
-    names = [p.name for p in found.request.products]
-    if len(ready) == 1:
-        first = f"Ready {day_and_time(ready[0])}."
-    else:
-        first = "Ready " + ", ".join(f"{n} {day_and_time(r)}" for n, r in zip(names, ready, strict=True)) + "."
+    first = _ready_words([(p.name, clock.local(_ready(plan, p))) for p in found.request.products])
     visits = visits_of(plan)
     asleep = sum(bool(crew.asleep[int(a // CELL_MIN)]) for a, _ in visits)
     night = f"{counted(asleep, 'visit')} while asleep" if asleep else "none while asleep"
     return f"{first} Begin {day_and_time(begin)}; {counted(len(visits), 'visit')}, {night}."
+
+
+def _ready_words(ready: Sequence[tuple[str, datetime]]) -> str:
+    """When what is ready: the day once where it is the same for all."""
+    if len(ready) == 1:
+        return f"Ready {day_and_time(ready[0][1])}."
+    days = {at.date() for _, at in ready}
+    if len(days) == 1:
+        return f"Ready {ready[0][1]:%A}: {', '.join(f'{name} {at:%H:%M}' for name, at in ready)}."
+    return "Ready " + ", ".join(f"{name} {day_and_time(at)}" for name, at in ready) + "."
 
 
 def visits_of(plan: Plan) -> list[tuple[float, float]]:

@@ -3,7 +3,7 @@
   import X from '@lucide/svelte/icons/x';
   import { readNumber } from '../ui/format';
   import AddProduct from './AddProduct.svelte';
-  import { localOf } from './clock';
+  import { instantOf, localOf } from './clock';
   import { schools } from './schools.svelte';
   import type { ScheduleBench } from './schedule.svelte';
   import type { Product } from './types';
@@ -11,6 +11,11 @@
   const { bench }: { bench: ScheduleBench } = $props();
   const useOf = (p: Product) => p.use ?? p.formula?.use ?? '';
   const grams = (p: Product) => p.dough_g ?? null;
+  const OUTSIDE = ['filling', 'finish'];
+  /** The dough that its formula gives as it is written, g. */
+  const written = (p: Product) =>
+    p.formula?.lines.reduce((sum, l) => sum + (OUTSIDE.includes(l.stage) ? 0 : l.mass_g), 0).toFixed(0) ??
+    '900';
 
   function takeGrams(p: Product, input: HTMLInputElement): void {
     const text = input.value.trim();
@@ -39,17 +44,17 @@
           aria-label="Pieces of {p.id}"
           value={p.pieces ?? p.formula?.pieces ?? 1}
           onchange={(e) => takePieces(p, e.currentTarget)}
-        /> pieces,</label
+        /> ×</label
       >
       <label
         ><input
           class="num grams"
           inputmode="decimal"
           aria-label="Dough of {p.id}, g"
-          placeholder="as written"
+          placeholder={written(p)}
           value={grams(p) ?? ''}
           onchange={(e) => takeGrams(p, e.currentTarget)}
-        /> g dough</label
+        /> g,</label
       >
       {#if (schools.of(useOf(p))?.length ?? 0) > 1}
         <select
@@ -68,10 +73,7 @@
           >ready <input
             type="datetime-local"
             aria-label="{p.id} ready at"
-            value={localOf(
-              /[zZ]|[+-]\d\d:/.test(p.ready_at.slice(16)) ? p.ready_at : `${p.ready_at}Z`,
-              /[zZ]|[+-]\d\d:/.test(p.ready_at.slice(16)) ? bench.zone : 'UTC'
-            )}
+            value={localOf(instantOf(p.ready_at, bench.zone), bench.zone)}
             onchange={(e) => bench.setProduct(p.id, { ready_at: e.currentTarget.value || null })}
           /></label
         >
@@ -90,7 +92,7 @@
   .products {
     display: flex;
     flex-wrap: wrap;
-    gap: 0.15rem 1.5rem;
+    gap: 0 1.5rem;
     margin-top: 0.15rem;
   }
 
@@ -99,7 +101,8 @@
     flex-wrap: wrap;
     align-items: center;
     gap: 0 0.45rem;
-    min-height: 34px;
+    min-height: 32px;
+    font-size: var(--small);
   }
 
   input,
@@ -117,11 +120,11 @@
   }
 
   .pieces {
-    width: 3rem;
+    width: 2.6rem;
   }
 
   .grams {
-    width: 5.2rem;
+    width: 4.2rem;
   }
 
   option {

@@ -12,7 +12,8 @@
   import Products from './Products.svelte';
   import type { ScheduleBench } from './schedule.svelte';
   import StepPanel from './StepPanel.svelte';
-  import type { Content, Workplace } from './types';
+  import { dayAndTime } from './clock';
+  import type { Answer, Content, Workplace } from './types';
   import WorkplaceSheet from './WorkplaceSheet.svelte';
 
   interface Props {
@@ -39,6 +40,16 @@
   });
   const ovens = $derived((bench.content.kitchen ?? place.kitchen).ovens?.map((o) => o.id) ?? []);
   const room_c = $derived((bench.content.kitchen ?? place.kitchen).room_c ?? 22);
+  /** What else there is to know: the latest beginning, how near to the best, what the kitchen's rises have taught. */
+  function also(a: Answer): string {
+    const said = [
+      a.latest_start && `Latest start ${dayAndTime(a.latest_start, bench.zone)}.`,
+      a.gap && `At most ${(100 * a.gap).toFixed(0)} % from the best.`,
+      ...a.paces.filter((p) => p.rises).map((p) => `${p.id}: ${p.say}`)
+    ];
+    return said.filter(Boolean).join(' ');
+  }
+
   const more = $derived.by(() => {
     if (!answer || !answer.steps.length) return '';
     const warm = answer.cautions.find((c) => c.includes('local rules'));
@@ -48,18 +59,20 @@
 
 <div class="schedule">
   <header>
-    <Head {bench} onkeep={() => (keeping = true)} waits="Say first what is to be ready." files={[]}>
-      {#snippet facts()}<span class="soft">· {bench.zone}</span>{/snippet}
-      {#snippet tools()}
-        <a href="#/now/{bench.head.id}">Work by it</a>
-        <a href="#/day/{bench.head.id}">Day sheet</a>
-        <button class="link" onclick={() => attempt(() => download(bench, 'calendar'))}>Calendar</button>
-        <button class="link" onclick={() => attempt(() => download(bench, 'csv'))}>Table</button>
-        <button class="link" onclick={() => attempt(() => download(bench, 'file'))}>Schedule file</button>
-        <button class="link" onclick={() => bench.announce()}>Announce these times</button>
-        <button class="link" onclick={() => (placing = true)}>Kitchen: hours, ovens, °C</button>
-      {/snippet}
-    </Head>
+    <div class="bar">
+      <Head {bench} onkeep={() => (keeping = true)} waits="Say first what is to be ready." files={[]}>
+        {#snippet facts()}<span class="soft">· {bench.zone}</span>{/snippet}
+        {#snippet tools()}
+          <a href="#/now/{bench.head.id}">Work by it</a>
+          <a href="#/day/{bench.head.id}">Day sheet</a>
+          <button class="link" onclick={() => attempt(() => download(bench, 'calendar'))}>Calendar</button>
+          <button class="link" onclick={() => attempt(() => download(bench, 'csv'))}>Table</button>
+          <button class="link" onclick={() => attempt(() => download(bench, 'file'))}>Schedule file</button>
+          <button class="link" onclick={() => bench.announce()}>Announce these times</button>
+          <button class="link" onclick={() => (placing = true)}>Kitchen: hours, ovens, °C</button>
+        {/snippet}
+      </Head>
+    </div>
     {#if !bench.isEmpty}
       <h1 class="say" aria-live="polite" class:held={answer?.status === 'infeasible'}>
         {answer?.say ?? 'Finding the times …'}
@@ -73,12 +86,8 @@
               >Take the last change back</button
             >{/if}
         {:else if more}<span class="close">{more}</span>
-        {:else if answer}<span class="soft"
-            >{answer.gap ? `At most ${(100 * answer.gap).toFixed(0)} % from the best. ` : ''}{answer.paces
-              .filter((p) => p.rises)
-              .map((p) => p.say)
-              .join(' ')}</span
-          >{/if}
+        {:else if answer}<span class="soft">{also(answer)}</span>
+        {/if}
       </p>
     {/if}
     <Products {bench} />
@@ -124,7 +133,18 @@
   .schedule {
     display: flex;
     flex-direction: column;
-    min-height: 100%;
+    height: 100%;
+  }
+
+  /* The name, then how it is saved and what can be done with it in one row. */
+  .bar {
+    display: grid;
+    grid-template-columns: auto 1fr;
+    gap: 0 1.5rem;
+  }
+
+  .bar > :global(.top) {
+    grid-column: 1 / -1;
   }
 
   header {
@@ -133,6 +153,7 @@
 
   .say {
     margin-top: 0.35rem;
+    font-size: var(--lead);
   }
 
   .more {
@@ -144,11 +165,27 @@
 
   .picture {
     flex: 1;
+    min-height: 14rem;
+    overflow-y: auto;
     border-top: 1px solid var(--hairline);
     background: var(--sheet);
   }
 
   .wait {
     padding: 2rem 1.25rem;
+  }
+
+  @media (max-width: 860px) {
+    .schedule {
+      height: auto;
+    }
+
+    .bar {
+      display: block;
+    }
+
+    header {
+      padding: 0.5rem 0.75rem;
+    }
   }
 </style>

@@ -85,12 +85,12 @@
 <style>
   .panel {
     display: grid;
-    grid-template-columns: minmax(15rem, 1fr) minmax(14rem, 1.1fr) minmax(18rem, 1.5fr);
+    grid-template-columns: minmax(20rem, 1.1fr) minmax(14rem, 1fr) minmax(26rem, 1.4fr);
     gap: 0.5rem 2rem;
     padding: 0.6rem 1.25rem 0.9rem;
     border-top: 2px solid var(--flax);
     background: var(--ground);
-    min-height: 9.5rem;
+    min-height: 10rem;
   }
 
   .what p {

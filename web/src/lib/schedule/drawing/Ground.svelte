@@ -18,8 +18,9 @@
     width: number;
     room_c: number;
     zone: string;
+    now: number;
   }
-  const { answer, lanes, x, left, head, top, height, width, room_c, zone }: Props = $props();
+  const { answer, lanes, x, left, head, top, height, width, room_c, zone, now }: Props = $props();
 
   const HOUR = 3600_000;
   const STEPS_H = [1, 2, 3, 4, 6, 12, 24];
@@ -60,11 +61,15 @@
     return shape(warmth) ?? '';
   }
 
-  /** Degrees that are held for a while, each named once. */
-  function held(warmth: Warmth[]): { at: number; temp_c: number }[] {
-    return warmth.filter(
-      (w, n) => warmth[n + 1]?.temp_c === w.temp_c && w.temp_c > 100 && warmth[n - 1]?.temp_c !== w.temp_c
-    );
+  /** Degrees that are held for a while, each named once, where there is room for the words. */
+  function held(warmth: Warmth[]): { at: number; temp_c: number; px: number }[] {
+    const found: { at: number; temp_c: number; px: number }[] = [];
+    warmth.forEach((w, n) => {
+      const px = clip(x(w.at)) - 5;
+      const stays = warmth[n + 1]?.temp_c === w.temp_c && warmth[n - 1]?.temp_c !== w.temp_c;
+      if (stays && w.temp_c > 100 && px - (found.at(-1)?.px ?? -99) > 52) found.push({ ...w, px });
+    });
+    return found;
   }
 </script>
 
@@ -81,7 +86,7 @@
 {/each}
 {#each hours as at (at)}
   <path class="hour" d="M{x(at)} {head}V{height}" />
-  {#if timeOf(at, zone) !== '00:00' || x(at) < left + 40}
+  {#if (timeOf(at, zone) !== '00:00' || x(at) < left + 40) && Math.abs(x(at) - x(now)) > 44}
     <text class="time" x={x(at)} y={head - 8} text-anchor="middle">{timeOf(at, zone)}</text>
   {/if}
 {/each}
@@ -93,14 +98,15 @@
 {#each ovens as { lane, warmth } (lane.key)}
   <path class="heat" d={heat(lane, warmth)} />
   {#each held(warmth) as w (w.at)}
-    <text class="degrees" x={clip(x(w.at)) - 4} y={top + lane.top + lane.height - 4} text-anchor="end"
-      >{w.temp_c.toFixed(0)} °C</text
-    >
+    <text class="degrees" x={w.px} y={top + lane.top + 15} text-anchor="end">{w.temp_c.toFixed(0)} °C</text>
   {/each}
 {/each}
 {#each lanes as lane (lane.key)}
   <path class="row" d="M0 {top + lane.top}H{width}" />
-  <text class="lane" x="4" y={top + lane.top + 18}>{lane.label}</text>
+  <text class="lane" x="4" y={top + lane.top + 18}
+    >{lane.label}{#if lane.facts && lane.height <= 38}<tspan class="facts" dx="6">{lane.facts}</tspan
+      >{/if}</text
+  >
   {#if lane.facts && lane.height > 38}
     <text class="facts" x="4" y={top + lane.top + 33}>{lane.facts}</text>
   {/if}
@@ -167,6 +173,12 @@
     fill: var(--ink);
     font-weight: 600;
     font-size: 13px;
+  }
+
+  .facts {
+    fill: var(--soft);
+    font-size: 12px;
+    font-weight: 400;
   }
 
   .quiet {

@@ -53,7 +53,7 @@
   {onpointerup}
   {onkeydown}
 >
-  <circle class="reach" {cx} {cy} r="13" />
+  <circle class="reach" {cx} {cy} r="9" />
   {#if pinned}<path class="pin" d="M{cx} {cy - 5}V{cy - 15}m-4 0h8" />{/if}
   <circle class="ring" {cx} {cy} r={chosen ? 7 : 5} />
 </g>

@@ -67,7 +67,9 @@
 
 <g class="thread" style:--fill="var({swatch.colour})">
   {#each pieces as p (p.step.step)}
-    {#each follows(p) as from (from.step.step)}<path class="link" d={link(from, p)} />{/each}
+    {#each follows(p) as from (from.step.step)}
+      <path class="link edge" d={link(from, p)} /><path class="link" d={link(from, p)} />
+    {/each}
   {/each}
   {#each pieces as p (p.step.step)}
     <g class:past={p.to < now || p.step.state === 'done'} class:chosen={sameStep(chosen, p.step)}>
@@ -112,8 +114,12 @@
   .link {
     fill: none;
     stroke: var(--fill);
-    stroke-width: 3;
-    paint-order: stroke;
+    stroke-width: 2.5;
+  }
+
+  .edge {
+    stroke: var(--role-ink);
+    stroke-width: 4;
   }
 
   .past {

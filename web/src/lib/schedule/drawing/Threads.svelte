@@ -95,6 +95,7 @@
       {room_c}
       zone={bench.zone}
       head={HEAD}
+      {now}
     />
     {#each products as product, n (product)}
       <Thread
@@ -121,7 +122,7 @@
     {#if now > ends[0] && now < ends[1]}
       <g class="now">
         <path d="M{x(now)} {HEAD}V{height}" />
-        <text x={x(now) + 4} y={HEAD - 8}>now</text>
+        <text x={x(now)} y={HEAD - 8} text-anchor="middle">now</text>
       </g>
     {/if}
     {#each knots as step (step.product + step.step)}

@@ -26,9 +26,9 @@ export interface Layout {
   height: number;
 }
 
-const SLOT = 30;
-const PAD = 12;
-const OVEN_SLOT = 34;
+const SLOT = 25;
+const PAD = 10;
+const OVEN_SLOT = 30;
 const LABELS: Record<string, string> = {
   bench: 'Bench',
   box: 'Warm box',
@@ -114,5 +114,5 @@ export function middleOf(piece: Piece, lanes: readonly Lane[]): number {
 
 /** Half the thickness of a dough that is so ripe: it swells as it ripens. */
 export function swell(ripeness: number): number {
-  return 2.5 + 7.5 * Math.min(1.35, Math.max(0, ripeness));
+  return 2 + 6.5 * Math.min(1.35, Math.max(0, ripeness));
 }
