@@ -42,6 +42,7 @@
     '/card/:id': wrap({ asyncComponent: () => import('./lib/formulas/CardPage.svelte') }),
     '/schedules': wrap({ asyncComponent: () => import('./lib/schedule/SchedulesPage.svelte') }),
     '/schedule/:id': wrap({ asyncComponent: () => import('./lib/schedule/SchedulePage.svelte') }),
+    '/plan/:id': wrap({ asyncComponent: () => import('./lib/schedule/PlanPage.svelte') }),
     '/now/:id': wrap({ asyncComponent: () => import('./lib/schedule/running/NowPage.svelte') }),
     '/day/:id': wrap({ asyncComponent: () => import('./lib/schedule/DaySheetPage.svelte') }),
     '/recipe': wrap({ asyncComponent: () => import('./lib/recipes/RecipePage.svelte') }),

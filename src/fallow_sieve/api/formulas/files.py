@@ -14,6 +14,7 @@ from fallow_sieve.core.formulas import Formula
 from fallow_sieve.core.values import BadInputError, Pin, shown
 from fallow_sieve.formats.formulas import FormulaDocument, formula_dict, read_formula, write_formula, write_markdown
 from fallow_sieve.formats.recipes import read_jsonld, write_jsonld
+from fallow_sieve.services.formulas import cards
 from fallow_sieve.services.formulas import working as work
 from fallow_sieve.services.ingredients.transfer import bring_ingredients
 from fallow_sieve.services.recipes import read_text
@@ -80,7 +81,7 @@ def card(formula_id: int) -> Response:
     """Return the card of a formula's draft: steps in order, and cautions."""
     with store().reading() as session:
         formula = FORMULAS.draft(session, formula_id).content
-    return answer_value(CardOut, work.card(formula, kitchen()))
+    return answer_value(CardOut, cards.card(formula, kitchen()))
 
 
 def _exported(formula: Formula, kind: str) -> Response:
@@ -94,7 +95,7 @@ def _exported(formula: Formula, kind: str) -> Response:
     if kind == "json":
         return file_answer(write_formula(*of_file), "application/json", f"{stem}.json")
     judgement, done = work.judged_formula(formula, here), work.finished(formula, here)
-    card, blend = work.card(formula, here), work.blend_name(formula)
+    card, blend = cards.card(formula, here), work.blend_name(formula)
     if kind == "markdown":
         text = write_markdown(formula.name, judgement, card, done, blend)
         return file_answer(text, "text/markdown", f"{stem}.md")

@@ -10,7 +10,6 @@ from fallow_sieve.core.baking import pan_named
 from fallow_sieve.core.blends import Blend, Part, check_parts
 from fallow_sieve.core.formulas import (
     FRICTION_K,
-    Card,
     Finished,
     Formula,
     FormulaJudgement,
@@ -18,7 +17,6 @@ from fallow_sieve.core.formulas import (
     WaterPlan,
     analyse_formula,
     begin_line,
-    card_of,
     changes_on,
     check_lines,
     finish,
@@ -160,12 +158,6 @@ def finished(
     loss = loss_pct if loss_pct is not None else bake_loss_pct(formula)
     analysis, usual = analyse_formula(formula, kitchen.shelf), portions().get(formula.use or "")
     return finish(formula, analysis, kitchen.shelf, loss, bought_per_kg, usual)
-
-
-def card(formula: Formula, kitchen: KitchenNow) -> Card:
-    """Return the card of `formula`, temperatures in the kitchen's unit. Raises BadInputError for an empty one."""
-    refuse_empty(formula)
-    return card_of(judged_formula(formula, kitchen), blend_name(formula), kitchen.temp_unit)
 
 
 def refuse_empty(formula: Formula) -> None:

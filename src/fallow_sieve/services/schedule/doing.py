@@ -78,7 +78,8 @@ def grams_at(product: Product, rule: StepRule, found: Worked, water_c: float | N
         keep = found.leaven.keep_back_g
         return [GramsOut(name="kept back, fed 1 : 1 : 1", mass_g=keep, temp_c=None)]
     if rule.step in ("fill", "shape", "portion", "pipe") and product.pieces > 0:
-        return [GramsOut(name=f"{product.pieces} × {grams(product.piece_g)}", mass_g=product.dough_g, temp_c=None)]
+        each = f"{product.pieces} × {grams(product.piece_g)}"
+        return [GramsOut(name=f"{each}, {grams(product.dough_g)} of dough", mass_g=None, temp_c=None)]
     if found.judged is None:
         return []
     lines = found.judged.analysis.lines

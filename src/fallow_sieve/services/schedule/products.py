@@ -146,21 +146,27 @@ def amounts_of(judged: FormulaJudgement) -> Amounts:
 
 
 def _speed(rules: Sequence[StepRule], amounts: Amounts, given: ProductIn, yeast: Organism, place: str) -> float:
-    """How fast the dough is beside the template's: its own yeast and leaven together, its salt, sugar and water."""
+    """How fast the dough is beside the template's. Raises BadInputError where nothing rises that should."""
+    if given.formula is None:
+        return amount_factor(given.yeast_ratio or 1.0, yeast)
+    speed = speed_of(rules, amounts, yeast, given.yeast_ratio)
+    if speed is None:
+        wrong = f"{given.id} is to rise, and has no yeast or leaven, or so much salt or sugar that nothing rises"
+        raise BadInputError(wrong, place=f"{place}/formula", right="look at its yeast, salt, sugar and water")
+    return speed
+
+
+def speed_of(rules: Sequence[StepRule], amounts: Amounts, yeast: Organism, ratio: float | None = None) -> float | None:
+    """Return how fast a dough is beside the template's: yeast and leaven together, salt, sugar and water.
+
+    None where it is to rise and nothing in it does; `ratio` takes the place of its own yeast.
+    """
     rise = next((r for r in reversed(rules) if r.kind is Kind.FERMENT and r.step != "preferment"), None)
     if rise is None or rise.ref_pct is None:
         return 1.0
-    if given.formula is None:
-        return amount_factor(given.yeast_ratio or 1.0, yeast)
-    total = _share(rise, amounts) if given.yeast_ratio is None else given.yeast_ratio
-    if total <= 0:
-        right = "put yeast or a leaven into the formula"
-        raise BadInputError(f"{given.id} is to rise, without yeast or leaven", place=f"{place}/formula", right=right)
+    total = _share(rise, amounts) if ratio is None else ratio
     by_water = water_factor(amounts.salt_pct, amounts.sugar_pct, amounts.water_pct, yeast)
-    if by_water <= 0:
-        wrong = f"{given.id}, so salty or sweet ({amounts.salt_pct:.0f} % salt) that nothing rises in it"
-        raise BadInputError(wrong, place=f"{place}/formula", right="less salt or sugar in its formula, or more water")
-    return amount_factor(total, yeast) * by_water
+    return amount_factor(total, yeast) * by_water if total > 0 and by_water > 0 else None
 
 
 def _share(rise: StepRule, amounts: Amounts) -> float:

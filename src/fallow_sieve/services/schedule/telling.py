@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import dataclass
 from datetime import datetime
 
 from fallow_sieve.core.schedule.clashes import Clash
@@ -149,21 +150,42 @@ def sentence(found: Planned) -> str:
     """Return the plan in one sentence: ready when, begun when, how many visits, and how many of them asleep."""
     plan, clock, crew = found.plan, found.clock, found.request.crew
     begin = clock.local(min(t.begin for t in plan.tasks))
-    first = _ready_words([(p.name, clock.local(_ready(plan, p))) for p in found.request.products])
+    first = _ready_words([_readiness(plan, p, clock) for p in found.request.products])
     visits = visits_of(plan)
     asleep = sum(bool(crew.asleep[int(a // CELL_MIN)]) for a, _ in visits)
     night = f"{counted(asleep, 'visit')} while asleep" if asleep else "none while asleep"
     return f"{first} Begin {day_and_time(begin)}; {counted(len(visits), 'visit')}, {night}."
 
 
-def _ready_words(ready: Sequence[tuple[str, datetime]]) -> str:
+@dataclass(frozen=True, slots=True)
+class _Ready:
+    """When a product is ready, and for when it was wanted where that is much later."""
+
+    name: str
+    at: datetime
+    wanted: datetime | None
+
+    def words(self, day: bool) -> str:
+        at = f"{self.at:%A %H:%M}" if day else f"{self.at:%H:%M}"
+        return f"{at} for {day_and_time(self.wanted, self.at)}" if self.wanted else at
+
+
+_MUCH_EARLIER_MIN = 60.0
+
+
+def _readiness(plan: Plan, product: Product, clock: Clock) -> _Ready:
+    at, ready = _ready(plan, product), product.ready
+    early = ready is not None and ready - at >= _MUCH_EARLIER_MIN
+    return _Ready(product.name, clock.local(at), clock.local(ready) if early and ready is not None else None)
+
+
+def _ready_words(ready: Sequence[_Ready]) -> str:
     """When what is ready: the day once where it is the same for all."""
     if len(ready) == 1:
-        return f"Ready {day_and_time(ready[0][1])}."
-    days = {at.date() for _, at in ready}
-    if len(days) == 1:
-        return f"Ready {ready[0][1]:%A}: {', '.join(f'{name} {at:%H:%M}' for name, at in ready)}."
-    return "Ready " + ", ".join(f"{name} {day_and_time(at)}" for name, at in ready) + "."
+        return f"Ready {ready[0].words(True)}."
+    same = len({r.at.date() for r in ready}) == 1
+    every = ", ".join(f"{r.name} {r.words(not same)}" for r in ready)
+    return f"Ready {ready[0].at:%A}: {every}." if same else f"Ready {every}."
 
 
 def visits_of(plan: Plan) -> list[tuple[float, float]]:

@@ -9,6 +9,7 @@
   import Threads from './drawing/Threads.svelte';
   import Empty from './Empty.svelte';
   import { stepKey } from './keys';
+  import { factsOf, ovensOf, roomOf } from './places';
   import Products from './Products.svelte';
   import type { ScheduleBench } from './schedule.svelte';
   import StepPanel from './StepPanel.svelte';
@@ -27,19 +28,10 @@
 
   const now = nowIs(() => bench.judgement?.now);
   const answer = $derived(bench.judgement);
-  const facts = $derived.by(() => {
-    const k = bench.content.kitchen ?? place.kitchen;
-    const night = k.night_c ? `, ${k.night_c} °C by night` : '';
-    const found: Record<string, string> = {
-      bench: `${k.room_c} °C${night}`,
-      box: k.box_c ? `${k.box_c} °C` : '',
-      fridge: `${k.fridge_c} °C`
-    };
-    for (const o of k.ovens ?? []) found[`oven:${o.id}`] = o.kind ?? '';
-    return found;
-  });
-  const ovens = $derived((bench.content.kitchen ?? place.kitchen).ovens?.map((o) => o.id) ?? []);
-  const room_c = $derived((bench.content.kitchen ?? place.kitchen).room_c ?? 22);
+  const facts = $derived(factsOf(bench, place));
+  const ovens = $derived(ovensOf(bench, place));
+  const room_c = $derived(roomOf(bench, place));
+
   /** What else there is to know: the latest beginning, how near to the best, what the kitchen's rises have taught. */
   function also(a: Answer): string {
     const said = [

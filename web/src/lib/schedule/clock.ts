@@ -1,6 +1,7 @@
 /** Times of the kitchen's own zone, from instants and back; nothing here knows what time it is. */
 
 const MINUTE_MS = 60_000;
+const DAY_MS = 24 * 60 * MINUTE_MS;
 const formats = new Map<string, Intl.DateTimeFormat>();
 
 function formatOf(zone: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
@@ -45,10 +46,10 @@ export function localOf(at: string | number, zone: string): string {
 export function instantOf(text: string, zone: string): number {
   if (/([zZ]|[+-]\d{2}:?\d{2})$/.test(text)) return Date.parse(text);
   const wanted = Date.parse(`${text}Z`);
-  let guess = wanted;
-  for (let n = 0; n < 3; n++) guess += wanted - Date.parse(`${localOf(guess, zone)}Z`);
-  const before = guess - 60 * MINUTE_MS;
-  return localOf(before, zone) === localOf(guess, zone) ? before : guess;
+  const offset = (ms: number) => Date.parse(`${localOf(ms, zone)}Z`) - ms;
+  const [before, after] = [wanted - offset(wanted - DAY_MS), wanted - offset(wanted + DAY_MS)];
+  const meant = [before, after].filter((ms) => localOf(ms, zone) === text.slice(0, 16));
+  return meant.length ? Math.min(...meant) : before;
 }
 
 /** Returns minutes as people say them: 45 min, 1 h 05 min. */

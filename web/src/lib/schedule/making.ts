@@ -48,10 +48,3 @@ export async function startSchedule(name: string, products: Product[] = []): Pro
   const made = await serverOf<Content>('schedules').add(name, null, { ...empty, products });
   await push(`/schedule/${made.head.id}`);
 }
-
-/** Makes a schedule of one formula for tomorrow at nine. */
-export async function planFormula(formula: Schemas['HeadOut']): Promise<void> {
-  const place = await workplace();
-  const ready = tomorrowAtNine(place.now, place.zone || zoneHere());
-  await startSchedule(formula.name, [await productOf(formula, ready)]);
-}

@@ -25,19 +25,20 @@ class Windows:
 
 def windows(problem: Problem, grid: Grid, near: Sequence[Timed] = (), reach_min: float = math.inf) -> Windows:
     """Return the windows of all events; around a plan that is known (`near`) at most `reach_min` minutes off it."""
+    fine = grid.width == CELL_MIN  # on a coarser grid all bounds are rounded outwards
     first = [0] * (2 * len(problem.tasks))
     last = [grid.cells] * len(first)
     for n, task in enumerate(problem.tasks):
-        first[2 * n] = max(0, grid.cell_of(task.not_before, up=True))
+        first[2 * n] = max(0, grid.cell_of(task.not_before, up=fine))
         if math.isfinite(task.not_after):
-            last[2 * n] = min(grid.cells, grid.cell_of(task.not_after))
+            last[2 * n] = min(grid.cells, grid.cell_of(task.not_after, up=not fine))
         if near:
             for event, minute in ((2 * n, near[n].begin), (2 * n + 1, near[n].end)):
                 first[event] = max(first[event], grid.cell_of(minute - reach_min))
                 last[event] = min(last[event], grid.cell_of(minute + reach_min, up=True))
     for w in problem.wanted:
         if w.ready is not None:
-            last[end_of(w.task)] = min(last[end_of(w.task)], grid.cell_of(w.ready))
+            last[end_of(w.task)] = min(last[end_of(w.task)], grid.cell_of(w.ready, up=not fine))
             first[end_of(w.task)] = max(
                 first[end_of(w.task)], grid.cell_of(w.ready - w.may_wait, up=grid.width == CELL_MIN)
             )

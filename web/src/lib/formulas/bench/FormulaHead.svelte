@@ -75,6 +75,7 @@
   {/snippet}
   {#snippet tools()}
     <a href="#/card/{bench.head.id}">Card to print</a>
+    <a href="#/plan/{bench.head.id}">Plan it</a>
   {/snippet}
 </Head>
 

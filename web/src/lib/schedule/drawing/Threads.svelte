@@ -23,7 +23,7 @@
   const { bench, facts, room_c, now, onkey }: Props = $props();
 
   const HEAD = 26;
-  const HANDS = 66;
+  const HANDS = 60;
   const SNAP_MIN = 5;
   let width = $state(1100);
   const left = $derived(width < 700 ? 78 : 118);

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { api, ask } from '../../api/client';
+  import { api } from '../../api/client';
   import { kitchen } from '../../app/kitchen.svelte';
   import { attempt } from '../../ui/state/attempt';
   import { mass } from '../../ui/format';
@@ -9,7 +9,7 @@
   import type { Step } from '../types';
   import ReadingSheet from './ReadingSheet.svelte';
   import Resting from './Resting.svelte';
-  import { doneAt, left, momentOf, notYet } from './running';
+  import { countsTo, doneAt, endedRises, left, momentOf, notYet } from './running';
 
   const { bench }: { bench: ScheduleBench } = $props();
   const now = nowIs(() => bench.judgement?.now);
@@ -18,30 +18,23 @@
   const due = $derived(moment.now ?? null);
   const target = $derived.by(() => {
     if (!due) return moment.next[0] ? Date.parse(moment.next[0].at) : null;
-    return Date.parse(due.at) > now.ms ? Date.parse(due.at) : Date.parse(due.end);
+    return Date.parse(countsTo(due, now.ms));
   });
   const late = $derived(target !== null && target < now.ms);
   let reading = $state<Step | null>(null);
   const readable = $derived(moment.resting.find((s) => s.kind === 'ferment') ?? moment.resting[0] ?? due);
 
   async function done(step: Step): Promise<void> {
+    const before = bench.content;
     bench.commit(doneAt(bench, step, now.ms));
-    await bench.save.flush();
-    const ended = bench.steps.filter((s) => s.product === step.product && step.after.includes(s.step));
-    for (const rise of ended.filter((s) => s.kind === 'ferment' && s.state === 'running')) await learn(rise);
+    const rises = endedRises(before, bench.content, bench.steps);
+    if (rises.length && (await bench.save.flush())) await Promise.all(rises.map(learn));
   }
 
-  /** A rise ends as what follows it begins; what it took is learnt. */
-  async function learn(rise: Step): Promise<void> {
-    bench.commit(doneAt(bench, rise, now.ms));
-    if (!(await bench.save.flush())) return;
+  /** A rise that ended as what follows it began: what it took is learnt. */
+  async function learn({ product, step }: Step): Promise<void> {
     const params = { path: { document_id: bench.head.id } };
-    await ask(
-      api.POST('/api/v1/schedules/{document_id}/rises', {
-        params,
-        body: { product: rise.product, step: rise.step }
-      }) as never
-    ).catch(() => undefined);
+    await api.POST('/api/v1/schedules/{document_id}/rises', { params, body: { product, step } });
   }
 </script>
 
@@ -73,15 +66,12 @@
         </p>
         <p class="ends">
           <span class="soft"
-            >{late
-              ? 'over'
-              : due && Date.parse(due.at) > now.ms
-                ? 'until it begins'
-                : due
-                  ? `left of ${lasting(minutesBetween(due.at, due.end))}`
-                  : 'left'}</span
+            >{late ? 'over' : due && Date.parse(due.at) > now.ms ? 'until it begins' : 'left'}</span
           >
-          <b>{due ? 'ends' : 'then'} {timeOf(due ? due.end : target, bench.zone)}</b>
+          <b
+            >{due && Date.parse(due.at) > now.ms ? 'begins' : due ? 'to' : 'then'}
+            {timeOf(target, bench.zone)}</b
+          >
         </p>
       {/if}
       {#if due}

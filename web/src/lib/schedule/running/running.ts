@@ -11,40 +11,65 @@ export interface Moment {
 
 const SOON_MIN = 10;
 
+/** Returns whether hands stay with a step to its end, or come back for it: a bake is taken out, a leaven is left. */
+export function endsInHands(step: Step): boolean {
+  const last = step.hands.at(-1)?.[1];
+  return last !== undefined && minutesBetween(last, step.end) <= SOON_MIN / 2;
+}
+
 /** Returns the moment of a plan at an instant (ms): what is due is what is begun, or begins within ten minutes. */
 export function momentOf(steps: readonly Step[], at: number): Moment {
   const open = steps.filter((s) => s.state !== 'done');
-  const wanted = open.filter((s) => s.hands.length).toSorted((a, b) => due(a).localeCompare(due(b)));
+  const wanted = open
+    .filter((s) => s.hands.length && (s.state === 'planned' || endsInHands(s)))
+    .toSorted((a, b) => due(a).localeCompare(due(b)));
   const [first, ...rest] = wanted;
   const isNow = first && minutesBetween(at, due(first)) <= SOON_MIN;
-  const resting = open.filter(
-    (s) => s !== (isNow ? first : null) && s.state === 'running' && minutesBetween(s.at, s.end) > 5
-  );
+  const resting = open.filter((s) => s !== (isNow ? first : null) && s.state === 'running');
   return { now: isNow ? first : null, next: isNow ? rest.slice(0, 3) : wanted.slice(0, 3), resting };
 }
 
 /** When a step next wants hands: at its beginning, or where it runs at its last hands. */
-function due(step: Step): string {
+export function due(step: Step): string {
   return step.state === 'running' ? (step.hands.at(-1)?.[0] ?? step.end) : step.at;
 }
 
-/** Returns the content in which a step is done at an instant (ms), and what follows without hands has begun. */
+/** To what the timer of a step counts: its beginning, the end of its first hands, or where it runs its end. */
+export function countsTo(step: Step, at: number): string {
+  if (step.state === 'running') return step.end;
+  if (Date.parse(step.at) > at) return step.at;
+  return endsInHands(step) && step.hands.length === 1 ? step.end : (step.hands[0]?.[1] ?? step.end);
+}
+
+type Done = NonNullable<Product['done']>;
+
+/**
+ * Returns the content in which the hands of a step are done at an instant (ms): it is over, or goes on by itself; what
+ * went on before it is over; and what follows without hands has begun.
+ */
 export function doneAt(bench: ScheduleBench, step: Step, at: number): Content {
   const product = bench.productOf(step)!;
-  const ended = local(at, bench.zone);
-  const began =
-    product.done?.[step.step]?.began ?? (Date.parse(step.at) < at ? localOf(step.at, bench.zone) : ended);
-  const done = { ...product.done, [step.step]: { began, ended } };
-  for (const s of followers(bench.steps, step, done)) done[s.step] = { began: ended };
+  const now = localOf(at, bench.zone);
+  const planned = Date.parse(step.at) < at ? localOf(step.at, bench.zone) : now;
+  const began = product.done?.[step.step]?.began ?? planned;
+  const done: Done = { ...product.done };
+  for (const name of step.after)
+    if (done[name] && !done[name].ended) done[name] = { ...done[name], ended: began };
+  const goesOn = step.state === 'planned' && !(endsInHands(step) && step.hands.length === 1);
+  done[step.step] = goesOn ? { began } : { began, ended: now };
+  if (!goesOn) for (const s of followers(bench.steps, step, done)) done[s.step] = { began: now };
   return bench.withProduct(step.product, { done });
 }
 
-function local(at: number, zone: string): string {
-  return localOf(at, zone);
+/** Returns the rises of a product that one content ends and another did not. */
+export function endedRises(before: Content, after: Content, steps: readonly Step[]): Step[] {
+  const ended = (content: Content, s: Step) =>
+    content.products.find((p) => p.id === s.product)?.done?.[s.step]?.ended;
+  return steps.filter((s) => s.kind === 'ferment' && ended(after, s) && !ended(before, s));
 }
 
 /** Steps that begin by themselves once a step is done: those without hands at their beginning, all before them done. */
-function followers(steps: readonly Step[], step: Step, done: NonNullable<Product['done']>): Step[] {
+function followers(steps: readonly Step[], step: Step, done: Done): Step[] {
   return steps.filter(
     (s) =>
       s.product === step.product &&
@@ -72,7 +97,7 @@ export function withReading(
 ): Content {
   const product = bench.productOf(step)!;
   const readings = { ...product.readings };
-  readings[step.step] = [...(readings[step.step] ?? []), { at: local(at, bench.zone), rise_pct, dough_c }];
+  readings[step.step] = [...(readings[step.step] ?? []), { at: localOf(at, bench.zone), rise_pct, dough_c }];
   const warmer = dough_c !== null && !product.readings?.[step.step] ? { dough_c } : {};
   return bench.withProduct(step.product, { readings, ...warmer });
 }
