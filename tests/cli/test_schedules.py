@@ -99,3 +99,32 @@ def test_in_words_the_plan_begins_with_when_it_is_ready():
     assert run("ripen", DOUGH)[1].startswith("Ripe after 1 h 02 min.")
     assert "to" in run("starter", {"need_g": 100, "temp_c": 24})[1]
     assert "Ripe after" in run("rise", {**DOUGH, "readings": [{"hours": 0.5, "rise_pct": 18}]})[1]
+
+
+def test_a_plan_is_written_as_a_calendar_too(tmp_path):
+    code, _, _ = run("schedule", PLAN, "--json", "--ics", str(tmp_path / "plan.ics"))
+    text = (tmp_path / "plan.ics").read_bytes()
+    assert code == 0
+    assert text.startswith(b"BEGIN:VCALENDAR\r\n")
+    assert text.count(b"BEGIN:VEVENT") > 5
+    assert run("schedule", PLAN, "--ics", str(tmp_path))[0] == 2
+
+
+def test_a_night_of_the_clock_change_is_said():
+    night = {
+        **PLAN,
+        "zone": "Europe/London",
+        "now": "2026-10-24T16:00",
+        "products": [
+            {
+                "id": "buns",
+                "use": "soft-roll",
+                "school": "chill-shape",
+                "dough_g": 1600,
+                "pieces": 20,
+                "ready_at": "2026-10-25T12:00",
+            }
+        ],
+    }
+    found = json.loads(run("schedule", night, "--json")[1])
+    assert any("Clocks go back on Sunday: that night is 1 h longer" in c for c in found["cautions"])

@@ -44,6 +44,7 @@
     '/schedule/:id': wrap({ asyncComponent: () => import('./lib/schedule/SchedulePage.svelte') }),
     '/plan/:id': wrap({ asyncComponent: () => import('./lib/schedule/PlanPage.svelte') }),
     '/now/:id': wrap({ asyncComponent: () => import('./lib/schedule/running/NowPage.svelte') }),
+    '/starters': wrap({ asyncComponent: () => import('./lib/schedule/starters/StartersPage.svelte') }),
     '/day/:id': wrap({ asyncComponent: () => import('./lib/schedule/DaySheetPage.svelte') }),
     '/recipe': wrap({ asyncComponent: () => import('./lib/recipes/RecipePage.svelte') }),
     '/compare/:id': wrap({ asyncComponent: () => import('./lib/blends/compare/ComparePage.svelte') }),

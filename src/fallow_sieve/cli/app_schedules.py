@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from pathlib import Path
 from typing import Annotated
 
 import typer
@@ -47,6 +48,7 @@ def schedule(
     plan: Annotated[str, typer.Argument(metavar="PLAN.json", help="A schedule file, or - for standard input.")],
     json: JsonOption = False,
     db: DbOption = None,
+    ics: Annotated[Path | None, typer.Option("--ics", help="Write the plan as an iCalendar file too.")] = None,
     seconds: Annotated[
         float, typer.Option("--seconds", min=0.1, max=3600, help="How long to search, before a gap is said.")
     ] = 10.0,
@@ -54,4 +56,4 @@ def schedule(
     """Find when to do what, so that everything is ready in time. Exit 1 when it cannot be, and what would."""
     from fallow_sieve.cli.schedules import schedule as run
 
-    run(plan, json, db, seconds)
+    run(plan, json, db, seconds, ics)

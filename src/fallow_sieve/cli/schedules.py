@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
+from datetime import UTC, datetime
 from pathlib import Path
 from time import monotonic
 
 from fallow_sieve.cli.common import end_held, kitchen_at, read_file, say
 from fallow_sieve.core.numerics.programs import Effort
-from fallow_sieve.core.values import grams
+from fallow_sieve.core.values import BadInputError, grams
 from fallow_sieve.formats.schedule import (
     DoughIn,
     PlanFile,
@@ -48,13 +49,26 @@ def starter(path: str, json: bool) -> None:
     say(answer, _starter_words(answer), json=json)
 
 
-def schedule(path: str, json: bool, db: Path | None, seconds: float) -> None:
+def schedule(path: str, json: bool, db: Path | None, seconds: float, ics: Path | None) -> None:
     """Print when to do what. Exit 1 where it cannot be, with what clashes and a time that works."""
     file = validate(PlanFile, parse_json(read_file(path, "a schedule file")))
     here = kitchen_at(db, None)
     answer = schedule_answer(planned(file, here, _for(seconds), _for(3 * seconds)), here)
+    if ics is not None and answer.steps:
+        _write_calendar(ics, answer, file)
     say(answer, _schedule_words(answer), json=json)
     end_held(answer.status == "infeasible")
+
+
+def _write_calendar(to: Path, answer: ScheduleAnswer, file: PlanFile) -> None:
+    from fallow_sieve.formats.schedule.calendar import CalendarOf, write_calendar  # only a calendar needs the library
+
+    name = file.name or ", ".join(p.id for p in file.products)
+    of = CalendarOf(name, f"schedule file {name}", 0, datetime.now(UTC).replace(microsecond=0))
+    try:
+        to.write_bytes(write_calendar(answer, of))
+    except OSError as error:
+        raise BadInputError(f"cannot write {to}: {error.strerror}", place="--ics", right="name a file") from error
 
 
 def _for(seconds: float) -> Effort:

@@ -32,7 +32,7 @@ def add_schedules(session: Session, shelf: Shelf, now: datetime) -> None:
     sunday = (now + timedelta(days=1)).date().isoformat()
     loaf, tin = (_formula(session, heads[name], shelf) for name in ("Coaling stage loaf", "Summit tin loaf"))
     products = [
-        ProductIn(id="Coaling stage loaf", ready_at=f"{sunday}T11:00", rest_days=1, **loaf),
+        ProductIn(id="Coaling stage loaf", ready_at=f"{sunday}T11:00", starter_id=_add_starter(session, now), **loaf),
         ProductIn(
             id="Sleeper rolls",
             use="soft-roll",
@@ -46,7 +46,6 @@ def add_schedules(session: Session, shelf: Shelf, now: datetime) -> None:
     at = _text(now)
     content = PlanFile(format="fallow-sieve/schedule", version=1, zone=ZONE, now=at, products=products)
     SCHEDULES.add(session, "Night train, Sunday", None, content, at)
-    _add_starter(session, now)
 
 
 def _formula(session: Session, head: Head, shelf: Shelf) -> dict[str, Any]:
@@ -59,13 +58,15 @@ def _formula(session: Session, head: Head, shelf: Shelf) -> dict[str, Any]:
     return {"formula": FormulaFile.model_validate(file), "formula_id": head.id, "formula_revision": kept.number}
 
 
-def _add_starter(session: Session, now: datetime) -> None:
+def _add_starter(session: Session, now: datetime) -> int:
+    """Add the demo's jar with what it was fed and when it peaked; return its id."""
     made = add_starter(session, "Brown rice jar", "liquid leaven", _text(now))
     for days, hours in ((8, 7.6), (5, 7.9), (1, 7.4)):
         fed = now - timedelta(days=days)
         peak, cold = fed + timedelta(hours=hours), fed + timedelta(hours=10)
         given = {"fed_at": _text(fed), "seed_g": 30.0, "flour_g": 60.0, "water_g": 60.0, "temp_c": 23.0, "note": ""}
         add_feeding(session, made.id, {**given, "peaked_at": _text(peak), "chilled_at": _text(cold)})
+    return made.id
 
 
 def _text(at: datetime) -> str:

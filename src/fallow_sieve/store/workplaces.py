@@ -7,10 +7,12 @@ from typing import Any
 
 from sqlmodel import Session, col, select
 
-from fallow_sieve.core.schedule.learning import FinishedRise
+from fallow_sieve.core.schedule.learning import FinishedRise, HeatedOven, MixedDough, Taught
 from fallow_sieve.store.errors import NotFoundError
-from fallow_sieve.store.tables import FeedingRow, FinishedRiseRow, StarterRow, WorkplaceRow
+from fallow_sieve.store.tables import FeedingRow, ObservationRow, StarterRow, WorkplaceRow
 from fallow_sieve.store.versions import save_versioned
+
+Observation = FinishedRise | MixedDough | HeatedOven
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,34 +41,46 @@ def save_workplace(session: Session, zone: str, content: dict[str, Any], version
     return Workplace(row.zone, dict(row.content), row.version)
 
 
-def rises_of(session: Session) -> tuple[FinishedRise, ...]:
-    """Return the rises that ended here (hours at 26 °C), those withdrawn left out."""
-    rows = session.exec(select(FinishedRiseRow).where(col(FinishedRiseRow.withdrawn).is_(False)))
-    return tuple(FinishedRise(r.use, r.formula, r.planned_h, r.took_h) for r in rows)
+def taught_in(session: Session) -> Taught:
+    """Return what the kitchen's plans have taught, what was withdrawn left out."""
+    rows = list(session.exec(select(ObservationRow).where(col(ObservationRow.withdrawn).is_(False))))
+    return Taught(
+        tuple(FinishedRise(r.use, r.formula, r.expected, r.seen) for r in rows if r.learner == "rise"),
+        tuple(MixedDough(r.use, r.formula, r.expected, r.seen) for r in rows if r.learner == "dough"),
+        tuple(HeatedOven(r.formula, r.expected, r.seen) for r in rows if r.learner == "oven"),
+    )
 
 
-def add_rise(session: Session, schedule_id: int | None, rise: FinishedRise, step: str, ended_at: str) -> None:
-    """Note a rise (hours at 26 °C) that ended; the same step of the same schedule takes the place of what it was."""
-    query = select(FinishedRiseRow).where(
-        FinishedRiseRow.schedule_id == schedule_id,
-        FinishedRiseRow.step == step,
-        FinishedRiseRow.formula == rise.formula,
+def add_observation(session: Session, schedule_id: int, step: str, what: Observation, seen_at: str) -> None:
+    """Note what a step of a schedule taught; the same said again takes the place of what it was."""
+    learner, use, formula, expected, seen = _as_row(what)
+    query = select(ObservationRow).where(
+        ObservationRow.schedule_id == schedule_id, ObservationRow.step == step, ObservationRow.learner == learner
     )
     for row in session.exec(query):
         row.withdrawn = True
         session.add(row)
     session.add(
-        FinishedRiseRow(
+        ObservationRow(
             schedule_id=schedule_id,
-            use=rise.use,
-            formula=rise.formula,
+            learner=learner,
+            use=use,
+            formula=formula,
             step=step,
-            planned_h=rise.planned_h,
-            took_h=rise.took_h,
-            ended_at=ended_at,
+            expected=expected,
+            seen=seen,
+            seen_at=seen_at,
         )
     )
     session.flush()
+
+
+def _as_row(what: Observation) -> tuple[str, str, str, float, float]:
+    if isinstance(what, FinishedRise):
+        return "rise", what.use, what.formula, what.planned_h, what.took_h
+    if isinstance(what, MixedDough):
+        return "dough", what.use, what.formula, what.planned_c, what.dough_c
+    return "oven", "", what.oven, what.predicted_min, what.took_min
 
 
 @dataclass(frozen=True, slots=True)

@@ -137,7 +137,7 @@ def test_a_finished_rise_teaches_the_next_plan(client, running):
     client.put(f"{API}/schedules/1/draft", json={"content": running}, headers={"If-Match": '"1"'})
     body = {"product": "Summit tin loaf", "step": "proof"}
     for _ in range(2):  # said again, it is the same rise
-        assert client.post(f"{API}/schedules/1/rises", json=body).status_code == 204
+        assert client.post(f"{API}/schedules/1/observations", json=body).status_code == 204
     pace = planned(client, {**running, "products": [{**product, "done": {}, "ready_at": "2026-03-15T13:00"}]})["paces"][
         0
     ]
@@ -148,8 +148,8 @@ def test_a_finished_rise_teaches_the_next_plan(client, running):
 
 def test_a_rise_that_has_not_ended_teaches_nothing(client, running):
     client.put(f"{API}/schedules/1/draft", json={"content": running}, headers={"If-Match": '"1"'})
-    answer = client.post(f"{API}/schedules/1/rises", json={"product": "Summit tin loaf", "step": "proof"})
-    assert (answer.status_code, "not ended" in answer.json["detail"]) == (422, True)
+    answer = client.post(f"{API}/schedules/1/observations", json={"product": "Summit tin loaf", "step": "proof"})
+    assert (answer.status_code, "teaches nothing yet" in answer.json["detail"]) == (422, True)
 
 
 def test_a_formula_in_which_nothing_rises_is_refused_with_its_place(client):
@@ -215,3 +215,41 @@ def test_the_card_of_a_loaf_now_says_what_it_waits_for(client):
     rise = next(n for n, s in enumerate(steps) if "until it has risen by 70 %" in s)
     assert steps[rise + 1].startswith("Bake 1")
     assert any(s.startswith("Fill") for s in steps[:rise])
+
+
+def test_a_warmer_dough_than_planned_makes_the_next_water_cooler(client, running):
+    product = running["products"][0]
+    before = planned(client, {**running, "products": [{**product, "done": {}, "ready_at": "2026-03-15T13:00"}]})
+    product |= {"dough_c": 29, "planned_dough_c": 26, "readings": {"rest": [{"at": "2026-03-14T08:32", "dough_c": 29}]}}
+    client.put(f"{API}/schedules/1/draft", json={"content": running}, headers={"If-Match": '"1"'})
+    assert (
+        client.post(f"{API}/schedules/1/observations", json={"product": "Summit tin loaf", "step": "rest"}).status_code
+        == 204
+    )
+    again = {
+        **product,
+        "done": {},
+        "readings": {},
+        "dough_c": 26,
+        "planned_dough_c": None,
+        "ready_at": "2026-03-15T13:00",
+    }
+    after = planned(client, {**running, "products": [again]})
+    water = [next(g["temp_c"] for g in step_of(p, "mix")["grams"] if g["name"] == "Water") for p in (before, after)]
+    assert water[1] < water[0] - 1
+
+
+def test_an_oven_that_heats_slowly_is_switched_on_earlier_next_time(client):
+    content = tin_loaf(content_of(client))
+    before = planned(client, content)["heating"][0]
+    content["products"][0]["heats"] = {"bake": {"began": "2026-03-14T08:00", "ended": "2026-03-14T09:10"}}
+    client.put(f"{API}/schedules/1/draft", json={"content": content}, headers={"If-Match": '"1"'})
+    assert (
+        client.post(f"{API}/schedules/1/observations", json={"product": "Summit tin loaf", "step": "bake"}).status_code
+        == 204
+    )
+    after = planned(
+        client, {**content, "products": [{**content["products"][0], "heats": {}, "ovens": {"bake": before["oven"]}}]}
+    )["heating"][0]
+    length = [datetime.fromisoformat(h["hot_at"]) - datetime.fromisoformat(h["at"]) for h in (before, after)]
+    assert length[1] > length[0]

@@ -103,8 +103,8 @@ class WhyOut(RootModel[list[Reason]]):
     """What lets a step begin when it does."""
 
 
-class RiseEndedIn(In):
-    """A rise that ended, to learn from."""
+class ObservedIn(In):
+    """A step to learn from: a rise that ended, a dough that was measured, an oven that was heated."""
 
     product: StepName
     step: StepName

@@ -12,18 +12,19 @@ from typing import cast
 from flask import Blueprint, Response, current_app
 
 from fallow_sieve.api.http import answer_value, body, file_answer, kitchen, now_text, stem_of, store, streamed
-from fallow_sieve.api.schedules.models import FileIn, PlanIn, PlanLine, RiseEndedIn, StepIn, WaysOut, WhyOut
+from fallow_sieve.api.schedules.models import FileIn, ObservedIn, PlanIn, PlanLine, StepIn, WaysOut, WhyOut
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.numerics.programs import Effort
 from fallow_sieve.core.schedule.clock import instant_of, zone_named
-from fallow_sieve.core.schedule.learning import FinishedRise
-from fallow_sieve.formats.schedule import KitchenIn, PlanFile, plan_text, write_plan_csv
+from fallow_sieve.core.schedule.learning import Taught
+from fallow_sieve.formats.schedule import KitchenIn, PlanFile, ProductIn, plan_text, write_plan_csv
 from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.schedule.plans import Planned, planned, request_of
-from fallow_sieve.services.schedule.running import cancelled_steps, finished_rise, ways_from_here
+from fallow_sieve.services.schedule.running import cancelled_steps, observations, ways_from_here
+from fallow_sieve.services.schedule.starters import StarterTold, told_starters
 from fallow_sieve.services.schedule.telling import schedule_answer
 from fallow_sieve.services.schedule.why import why_then
-from fallow_sieve.store import SCHEDULES, add_rise, rises_of, workplace_of
+from fallow_sieve.store import SCHEDULES, add_observation, starters_of, taught_in, workplace_of
 
 TIME_LIMIT_S, WHY_LIMIT_S = 10.0, 20.0
 routes = Blueprint("planning", __name__)
@@ -34,16 +35,26 @@ def clock_now() -> datetime:
     return cast(datetime, current_app.extensions["clock"]()).astimezone(UTC)
 
 
-def here_and_now(content: PlanFile) -> tuple[PlanFile, KitchenNow, tuple[FinishedRise, ...]]:
-    """Return a schedule as of now and in this kitchen, the kitchen, and the rises that ended in it."""
+def here_and_now(content: PlanFile) -> tuple[PlanFile, KitchenNow, Taught]:
+    """Return a schedule as of now and in this kitchen, the kitchen, and what its plans have taught."""
     with store().reading() as session:
-        place, rises = workplace_of(session), rises_of(session)
+        place, taught = workplace_of(session), taught_in(session)
+        jars = {t.starter.id: t for t in told_starters(starters_of(session), clock_now())}
     zone = zone_named(content.zone)
     now = max(clock_now(), instant_of(content.now, zone, "/content/now"))
-    changes: dict[str, object] = {"now": now.isoformat()}
+    products = [_from_jar(p, jars.get(p.starter_id or 0)) for p in content.products]
+    changes: dict[str, object] = {"now": now.isoformat(), "products": products}
     if content.kitchen is None and place.content:
         changes["kitchen"] = KitchenIn.model_validate(place.content)
-    return content.model_copy(update=changes), kitchen(), rises
+    return content.model_copy(update=changes), kitchen(), taught
+
+
+def _from_jar(product: ProductIn, jar: StarterTold | None) -> ProductIn:
+    """The product with the rest and the pace of its own starter's jar."""
+    if jar is None:
+        return product
+    rest = product.rest_days if jar.rest_days is None else min(365.0, jar.rest_days)
+    return product.model_copy(update={"rest_days": rest, "leaven_pace": min(4.9, max(0.21, jar.factor))})
 
 
 def effort(stop: Event, seconds: float) -> Effort:
@@ -64,8 +75,8 @@ def plan() -> Response:
 
     It stops after 10 s with the best so far and says the gap, or when nobody listens any more.
     """
-    file, here, rises = here_and_now(body(PlanIn).content)
-    request_of(file, here, rises)  # what is wrong with it is said before anything streams
+    file, here, taught = here_and_now(body(PlanIn).content)
+    request_of(file, here, taught)  # what is wrong with it is said before anything streams
     stop, found = Event(), Queue[PlanLine | Exception]()
 
     def search() -> None:
@@ -74,7 +85,7 @@ def plan() -> Response:
             def coarse(at_first: Planned) -> None:
                 found.put(PlanLine(coarse=schedule_answer(at_first, here)))
 
-            done = planned(file, here, effort(stop, TIME_LIMIT_S), effort(stop, WHY_LIMIT_S), rises, coarse)
+            done = planned(file, here, effort(stop, TIME_LIMIT_S), effort(stop, WHY_LIMIT_S), taught, coarse)
             found.put(PlanLine(plan=schedule_answer(done, here)))
         except Exception as error:
             found.put(error)
@@ -96,9 +107,9 @@ def _until_done(found: Queue[PlanLine | Exception]) -> Iterator[PlanLine]:
 
 def found_plan(content: PlanFile) -> tuple[Planned, KitchenNow]:
     """Return the plan of a schedule as of now, and the kitchen. Raises BadInputError."""
-    file, here, rises = here_and_now(content)
+    file, here, taught = here_and_now(content)
     stop = Event()
-    return planned(file, here, effort(stop, TIME_LIMIT_S), effort(stop, WHY_LIMIT_S), rises), here
+    return planned(file, here, effort(stop, TIME_LIMIT_S), effort(stop, WHY_LIMIT_S), taught), here
 
 
 @routes.post("/plans/ways-out")
@@ -119,17 +130,21 @@ def why() -> Response:
     return answer_value(WhyOut, list(why_then(found, given.product, given.step)))
 
 
-@routes.post("/schedules/<int:document_id>/rises")
-@route(None, status=204, json=RiseEndedIn)
-def rise_ended(document_id: int) -> Response:
-    """Learn from a rise of a schedule that ended, as its draft says; said again, it takes the place of before."""
-    given = body(RiseEndedIn)
+@routes.post("/schedules/<int:document_id>/observations")
+@route(None, status=204, json=ObservedIn)
+def observed(document_id: int) -> Response:
+    """Learn from a step of a schedule, as its draft says: a rise that ended, a dough measured, an oven heated.
+
+    Said again, it takes the place of what was said before.
+    """
+    given = body(ObservedIn)
     with store().reading() as session:
         content = SCHEDULES.draft(session, document_id).content
     found, _ = found_plan(content)
-    rise = finished_rise(found, given.product, given.step)
+    what = observations(found, given.product, given.step)
     with store().writing() as session:
-        add_rise(session, document_id, rise, f"{given.product}/{given.step}", now_text())
+        for one in what:
+            add_observation(session, document_id, f"{given.product}/{given.step}", one, now_text())
     return Response(status=204)
 
 

@@ -1,6 +1,8 @@
-"""What finished rises teach: ln(hours at 26 °C ÷ planned), by kitchen, use and formula, each level sd 0.15.
+"""What a kitchen's own plans teach: how fast its doughs rise, how warm its mixing leaves them, how its ovens heat.
 
-One rise differs from the next by 0.15 more (rules of thumb: `learners.csv`, fermentation). As water learns.
+Rises: ln(hours at 26 °C ÷ planned), by kitchen, use and formula, each sd 0.15, and 0.15 from one to the next. Doughs:
+measured − planned °C, sd 1.0, 0.7 and 0.7 K, and 0.8 K. Ovens: ln(minutes ÷ predicted), by kitchen and oven, sd 0.2
+each, and 0.1. Rules of thumb (`learners.csv`; the oven's is the method's own). As water learns.
 """
 
 from __future__ import annotations
@@ -14,8 +16,13 @@ from fallow_sieve.core.values import Z_95, BadInputError, counted
 
 LEVEL_SDS = (0.15, 0.15, 0.15)
 RISE_SD = 0.15
+DOUGH_SDS_K = (1.0, 0.7, 0.7)
+DOUGH_SD_K = 0.8
+OVEN_SDS = (0.2, 0.2)
+OVEN_SD = 0.1
 _LEVELS = ("kitchen", "use", "formula")
 _MOST_APART = math.log(5)
+_MOST_APART_K = 15.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,3 +83,74 @@ def pace_of(rises: Sequence[FinishedRise], use: str, formula: str) -> Pace:
         levels[behind].count,
         _LEVELS[behind],
     )
+
+
+@dataclass(frozen=True, slots=True)
+class MixedDough:
+    """A dough that was measured as it was mixed: its use and formula, the °C it was planned at and those it had."""
+
+    use: str
+    formula: str
+    planned_c: float
+    dough_c: float
+
+
+@dataclass(frozen=True, slots=True)
+class Warmer:
+    """How much warmer (K) a dough is than planned, its 95 % reach for one dough, and how many doughs say so."""
+
+    offset_k: float
+    reach_k: float
+    doughs: int
+
+
+def check_dough(dough: MixedDough) -> None:
+    """Raise BadInputError for a dough that is further from its plan than a slip of the thermometer."""
+    if abs(dough.dough_c - dough.planned_c) > _MOST_APART_K:
+        wrong = f"a dough of {dough.dough_c:.0f} °C where {dough.planned_c:.0f} was planned"
+        raise BadInputError(wrong, place="/dough_c", right="check the reading: over 15 K off is taken for a slip")
+
+
+def warmth_of(doughs: Sequence[MixedDough], use: str, formula: str) -> Warmer:
+    """Return how much warmer (K) the next dough of `formula` will be than is planned, by those that were measured."""
+    for dough in doughs:
+        check_dough(dough)
+    seen = [((d.use, d.formula), d.dough_c - d.planned_c) for d in doughs]
+    levels = learn_levels(seen, (use, formula), DOUGH_SDS_K, DOUGH_SD_K)
+    return Warmer(levels[-1].mean, Z_95 * math.hypot(levels[-1].sd, DOUGH_SD_K), levels[0].count)
+
+
+@dataclass(frozen=True, slots=True)
+class HeatedOven:
+    """An oven that was heated: its name, the minutes that were predicted and those it took."""
+
+    oven: str
+    predicted_min: float
+    took_min: float
+
+
+def check_heating(heat: HeatedOven) -> None:
+    """Raise BadInputError unless both minutes are over 0 and within a factor of five."""
+    if not (0 < heat.predicted_min < math.inf and 0 < heat.took_min < math.inf):
+        raise BadInputError("an oven's minutes", place="/took_min", right="both over 0")
+    if abs(math.log(heat.took_min / heat.predicted_min)) > _MOST_APART:
+        wrong = f"{heat.took_min:.0f} min to heat where {heat.predicted_min:.0f} was predicted"
+        raise BadInputError(wrong, place="/took_min", right="five times as long, or a fifth, is taken for a slip")
+
+
+def heating_of(heats: Sequence[HeatedOven], oven: str) -> tuple[float, int]:
+    """Return the factor on the minutes in which `oven` heats, and how many heatings stand behind it."""
+    for heat in heats:
+        check_heating(heat)
+    seen = [((h.oven,), math.log(h.took_min / h.predicted_min)) for h in heats]
+    levels = learn_levels(seen, (oven,), OVEN_SDS, OVEN_SD)
+    return math.exp(levels[-1].mean), levels[-1].count or levels[0].count
+
+
+@dataclass(frozen=True, slots=True)
+class Taught:
+    """Everything that a kitchen's plans have taught so far."""
+
+    rises: tuple[FinishedRise, ...] = ()
+    doughs: tuple[MixedDough, ...] = ()
+    heats: tuple[HeatedOven, ...] = ()

@@ -154,12 +154,14 @@ class ReadyOut(Out):
 
 
 class HeatOut(Out):
-    """When an oven is switched on or turned, to what °C, and by when it is there (UTC)."""
+    """When an oven is switched on or turned, to what °C, by when it is there (UTC), and for which bake."""
 
     oven: str
     at: str
     to_c: float
     hot_at: str
+    product: str
+    step: str
 
 
 class ConflictOut(Out):
@@ -187,6 +189,15 @@ class PaceOut(Out):
     say: str
 
 
+class OptionOut(Out):
+    """A step that may be left out: what it is, and whether it is taken."""
+
+    product: str
+    step: str
+    do: str
+    on: bool
+
+
 class ScheduleAnswer(Out):
     """The answer of `fallow-sieve schedule --json`."""
 
@@ -205,3 +216,4 @@ class ScheduleAnswer(Out):
     hours: list[HoursOut] = Field(default_factory=list)
     paces: list[PaceOut] = Field(default_factory=list)
     visits: int = 0
+    options: list[OptionOut] = Field(default_factory=list)

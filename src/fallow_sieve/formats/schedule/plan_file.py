@@ -74,10 +74,12 @@ class ProductIn(Strict):
     """A product: its use and school (none: the use's first), g of dough, pieces, when it is to be ready.
 
     Without `ready_at` it is made as soon as may be. `switches` says of optional steps whether they are done, `pins`
-    when a step begins, `ovens` where it bakes, `early_min` how long it may be ready early, `rest_days` how long the
-    starter's jar stood in the fridge, `yeast_ratio` how much yeast beside the template's where there is no formula.
-    `formula_id` and `formula_revision` say which formula of the kitchen it is. Once it runs: when steps were
-    `announced` for, which were `done` and when, and `readings` by step.
+    when a step begins, `ovens` where it bakes, `early_min` how long it may be ready early. `rest_days` is how long the
+    starter's jar stood in the fridge, `leaven_pace` a factor on its hours to a peak; with `starter_id` both are those
+    of a jar of the kitchen. `yeast_ratio` is how much yeast beside the template's, where there is no formula.
+    `formula_id` and `formula_revision` say which formula of the kitchen it is. Once it runs: `announced` is when steps
+    were to be, `done` which were done and when, `heats` when the oven for a bake was switched on and hot, `readings`
+    what was read at a step; `planned_dough_c` is what `dough_c` was before the dough was measured.
     """
 
     id: Id
@@ -87,9 +89,12 @@ class ProductIn(Strict):
     pieces: int | None = Field(default=None, ge=1, le=100_000)
     ready_at: When | None = None
     dough_c: float = Field(default=26.0, ge=4, le=45)
+    planned_dough_c: float | None = Field(default=None, ge=4, le=45)
     yeast_ratio: float | None = Field(default=None, gt=0, le=20)
     early_min: float | None = Field(default=None, ge=0, le=10_080)
     rest_days: float = Field(default=3.0, ge=0, le=365)
+    starter_id: int | None = Field(default=None, ge=1, le=2**53)
+    leaven_pace: float = Field(default=1.0, gt=0.2, lt=5)
     switches: dict[str, bool] = Field(default_factory=dict, max_length=40)
     pins: dict[str, When] = Field(default_factory=dict, max_length=60)
     ovens: dict[str, Id] = Field(default_factory=dict, max_length=10)
@@ -98,6 +103,7 @@ class ProductIn(Strict):
     formula_revision: int | None = Field(default=None, ge=1, le=2**31)
     announced: dict[str, When] = Field(default_factory=dict, max_length=60)
     done: dict[str, DoneIn] = Field(default_factory=dict, max_length=60)
+    heats: dict[str, DoneIn] = Field(default_factory=dict, max_length=10)
     readings: dict[str, list[PlanReadingIn]] = Field(default_factory=dict, max_length=60)
 
 

@@ -1,3 +1,3 @@
 """Schedules at work: doughs that ripen, leavens, plans."""
 
-__all__ = ["plans", "ripening", "running", "standing", "starters", "telling", "why"]
+__all__ = ["plans", "products", "ripening", "running", "standing", "starters", "telling", "why"]

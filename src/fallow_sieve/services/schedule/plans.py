@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
 from datetime import time, timedelta
 
 from fallow_sieve.core.numerics.programs import UNLIMITED, Effort
 from fallow_sieve.core.schedule.clashes import Clash, clashes
 from fallow_sieve.core.schedule.clock import Clock, crew_of, hour_of, instant_of, zone_named
-from fallow_sieve.core.schedule.learning import FinishedRise, Pace, pace_of
+from fallow_sieve.core.schedule.learning import Pace, Taught, heating_of, pace_of
 from fallow_sieve.core.schedule.plan import Plan, Request, make_plan
 from fallow_sieve.core.schedule.planner.problem import CELL_MIN, Bother, Oven, may_take
 from fallow_sieve.core.schedule.planner.solving import Found
@@ -27,6 +27,7 @@ from fallow_sieve.services.schedule.products import Moment, key_of, product_of
 
 SPARE_H = 24.0  # beyond what is wanted and what the longest chain takes
 LONGEST_DAYS = 14.0
+NOTHING = Taught()
 
 
 @dataclass(frozen=True, eq=False, slots=True)
@@ -39,6 +40,7 @@ class Planned:
     clashes: tuple[Clash, ...]
     file: PlanFile
     paces: Mapping[str, Pace]
+    taught: Taught
 
 
 def planned(
@@ -46,7 +48,7 @@ def planned(
     kitchen: KitchenNow,
     effort: Effort = UNLIMITED,
     why_effort: Effort = UNLIMITED,
-    rises: Sequence[FinishedRise] = (),
+    taught: Taught = NOTHING,
     coarse_found: Callable[[Planned], None] = lambda planned: None,
 ) -> Planned:
     """Return the plan of a schedule file; `why_effort` is for finding why there is none.
@@ -55,20 +57,22 @@ def planned(
 
     Raises BadInputError naming the place of what cannot be planned at all.
     """
-    request, clock = request_of(file, kitchen, rises)
-    paces = paces_of(file, request, rises)
-    plan = make_plan(request, effort, lambda p: coarse_found(Planned(request, clock, p, (), file, paces)))
+    request, clock = request_of(file, kitchen, taught)
+    paces = paces_of(file, request, taught)
+    plan = make_plan(request, effort, lambda p: coarse_found(Planned(request, clock, p, (), file, paces, taught)))
     cannot_be = plan.found in (Found.TOO_LONG, Found.CLASH)
     why = clashes(request, plan, why_effort) if cannot_be else ()
-    return Planned(request, clock, plan, why, file, paces)
+    return Planned(request, clock, plan, why, file, paces, taught)
 
 
-def paces_of(file: PlanFile, request: Request, rises: Sequence[FinishedRise]) -> dict[str, Pace]:
+def paces_of(file: PlanFile, request: Request, taught: Taught) -> dict[str, Pace]:
     """Return what the kitchen's rises say of the pace of each product."""
-    return {p.name: pace_of(rises, p.use, key_of(g)) for p, g in zip(request.products, file.products, strict=True)}
+    return {
+        p.name: pace_of(taught.rises, p.use, key_of(g)) for p, g in zip(request.products, file.products, strict=True)
+    }
 
 
-def request_of(file: PlanFile, kitchen: KitchenNow, rises: Sequence[FinishedRise] = ()) -> tuple[Request, Clock]:
+def request_of(file: PlanFile, kitchen: KitchenNow, taught: Taught = NOTHING) -> tuple[Request, Clock]:
     """Return what a schedule file asks, and its clock. Raises BadInputError."""
     if not file.products:
         raise BadInputError("nothing is to be made yet", place="/products", right="add a product")
@@ -76,11 +80,11 @@ def request_of(file: PlanFile, kitchen: KitchenNow, rises: Sequence[FinishedRise
     moment = _moment(file)
     around = Kitchen(_climate(place, moment.clock), containers())
     products = tuple(
-        _read(product_of(p, moment, kitchen, rises, f"/products/{n}"), p, moment.clock, around, f"/products/{n}")
+        _read(product_of(p, moment, kitchen, taught.rises, f"/products/{n}"), p, moment.clock, around, f"/products/{n}")
         for n, p in enumerate(file.products)
     )
     _refuse_twice([p.name for p in products], "/products")
-    ovens, bother = _ovens(place), Bother(**place.bother.model_dump())
+    ovens, bother = _ovens(place, taught), Bother(**place.bother.model_dump())
     cells = _cells(products, around, ovens, bother)
     hours, blocked = _hours(place.hours, "/kitchen/hours"), _hours(place.blocked, "/kitchen/blocked")
     crew = crew_of(moment.clock, cells, hours, blocked, place.people, place.mixers, bother)
@@ -118,17 +122,17 @@ def _refuse_twice(names: list[str], place: str) -> None:
 
 def check_kitchen(kitchen: KitchenIn) -> None:
     """Raise BadInputError for a kind of oven that is not known, an oven named twice, or an hour that is none."""
-    _ovens(kitchen)
+    _ovens(kitchen, NOTHING)
     _hours(kitchen.hours, "/kitchen/hours")
     _hours(kitchen.blocked, "/kitchen/blocked")
 
 
-def _ovens(kitchen: KitchenIn) -> tuple[Oven, ...]:
+def _ovens(kitchen: KitchenIn, taught: Taught) -> tuple[Oven, ...]:
     _refuse_twice([o.id for o in kitchen.ovens], "/kitchen/ovens")
     found = []
     for n, o in enumerate(kitchen.ovens):
         kind = oven_named(o.kind, f"/kitchen/ovens/{n}/kind")
-        found.append(Oven(o.id, kind, o.levels or kind.levels))
+        found.append(Oven(o.id, kind, o.levels or kind.levels, heating_of(taught.heats, o.id)[0]))
     return tuple(found)
 
 

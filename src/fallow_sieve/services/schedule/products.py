@@ -79,6 +79,7 @@ def product_of(
         speed=_speed(rules, amounts, given, yeast, place),
         rim=_rims(use, rules),
         rest_days=given.rest_days,
+        leaven_pace=given.leaven_pace,
         may_wait_min=given.early_min,
         pins=_minutes(given.pins, clock, f"{place}/pins"),
         announced=_minutes(given.announced, clock, f"{place}/announced"),

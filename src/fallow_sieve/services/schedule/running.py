@@ -5,10 +5,17 @@ from __future__ import annotations
 from datetime import datetime
 
 from fallow_sieve.core.schedule.clock import instant_of
-from fallow_sieve.core.schedule.learning import FinishedRise
+from fallow_sieve.core.schedule.learning import (
+    FinishedRise,
+    HeatedOven,
+    MixedDough,
+    check_dough,
+    check_heating,
+    check_rise,
+)
 from fallow_sieve.core.schedule.plan import Request
 from fallow_sieve.core.schedule.ripening.path import Dough
-from fallow_sieve.core.schedule.steps.dough import State, hours_for, way
+from fallow_sieve.core.schedule.steps.dough import State, dough_steps, hours_for, way
 from fallow_sieve.core.schedule.steps.places import BENCH, container_of
 from fallow_sieve.core.schedule.steps.product import Product
 from fallow_sieve.core.schedule.steps.rules import Kind, StepRule
@@ -73,6 +80,58 @@ def finished_rise(planned: Planned, name: str, step: str) -> FinishedRise:
     planned_h = hours_for(product, rule) / product.pace / product.paces.get(step, 1.0)
     given = next(g for g in planned.file.products if g.id == name)
     return FinishedRise(product.use, key_of(given), planned_h, float(stay.path.units[-1]))
+
+
+def mixed_dough(planned: Planned, name: str, step: str) -> MixedDough | None:
+    """Return what the first reading of a dough's °C teaches of its mixing; None where none was taken at this step."""
+    product, _ = step_named(planned.request, name, step)
+    given = next(g for g in planned.file.products if g.id == name)
+    warm = [r.dough_c for r in given.readings.get(step, []) if r.dough_c is not None]
+    first = next(iter(dough_steps(product.rules)), None)
+    if not warm or given.planned_dough_c is None or first is None:
+        return None
+    return MixedDough(product.use, key_of(given), given.planned_dough_c, warm[0])
+
+
+def heated_oven(planned: Planned, name: str, step: str) -> HeatedOven | None:
+    """Return what heating the oven for a bake teaches, by the minutes it took; None where that was not noted."""
+    product, _ = step_named(planned.request, name, step)
+    given = next(g for g in planned.file.products if g.id == name)
+    heat = given.heats.get(step)
+    timed = planned.plan.step(name, step) if planned.plan.is_usable else None
+    oven = next((o for o in planned.request.ovens if timed and o.name == timed.oven), None)
+    if heat is None or heat.ended is None or oven is None:
+        return None
+    begin, hot = (planned.clock.minute(instant_in(planned, t, "/heats")) for t in (heat.began, heat.ended))
+    to_c = min(product.phases[0].oven_c, oven.kind.max_c)
+    return HeatedOven(oven.name, oven.kind.warm_up_min(planned.request.kitchen.climate.room_c, to_c), hot - begin)
+
+
+def observations(planned: Planned, name: str, step: str) -> list[FinishedRise | MixedDough | HeatedOven]:
+    """Return all that a step teaches: a rise that ended, a dough that was measured, an oven that was heated.
+
+    Raises BadInputError where it teaches nothing yet, or what was noted can only be a slip.
+    """
+    product, rule = step_named(planned.request, name, step)
+    found: list[FinishedRise | MixedDough | HeatedOven] = []
+    done = product.done.get(step)
+    if rule.kind is Kind.FERMENT and done is not None and done.end is not None:
+        found.append(finished_rise(planned, name, step))
+    found += [x for x in (mixed_dough(planned, name, step), heated_oven(planned, name, step)) if x is not None]
+    if not found:
+        raise BadInputError(f"{step} teaches nothing yet", place="/step", right="say when it ended, or take a reading")
+    for what in found:
+        _check(what)
+    return found
+
+
+def _check(what: FinishedRise | MixedDough | HeatedOven) -> None:
+    if isinstance(what, FinishedRise):
+        check_rise(what)
+    elif isinstance(what, MixedDough):
+        check_dough(what)
+    else:
+        check_heating(what)
 
 
 def cancelled_steps(planned: Planned) -> tuple[tuple[str, str], ...]:

@@ -9,6 +9,7 @@ import numpy as np
 
 from fallow_sieve.core.formulas import FRICTION_K, FormulaJudgement, WaterPlan
 from fallow_sieve.core.schedule.clock import Clock
+from fallow_sieve.core.schedule.learning import warmth_of
 from fallow_sieve.core.schedule.planner.checking import visit_spans
 from fallow_sieve.core.schedule.planner.problem import OvenPhase, Timed
 from fallow_sieve.core.schedule.ripening.path import Path
@@ -23,6 +24,7 @@ from fallow_sieve.services.formulas.working import Warming, judged_formula, wate
 from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.schedule.doing import Worked, grams_at, leaven_of, notes_at, worked
 from fallow_sieve.services.schedule.plans import Planned
+from fallow_sieve.services.schedule.products import key_of
 
 CURVE_POINTS = 13
 LOOK_AHEAD_MIN = 36 * 60.0
@@ -50,7 +52,9 @@ def told(plan: Planned, given: ProductIn, kitchen: KitchenNow) -> Told:
         judged = judged_formula(document.formula, here)
         mixing = "machine" if plan.request.crew.mixers else "hand"
         yeast = "dry" if any(r.step == "wake-yeast" for r in product.rules) else "instant"
-        how = Warming(given.dough_c, climate.room_c, climate.fridge_c, mixing, FRICTION_K[mixing], 12.0, yeast)
+        warmer = warmth_of(plan.taught.doughs, product.use, key_of(given)).offset_k
+        friction = FRICTION_K[mixing] + warmer
+        how = Warming(given.dough_c, climate.room_c, climate.fridge_c, mixing, friction, 12.0, yeast)
         try:
             water = water_plan(document.formula, how, here)
         except BadInputError:  # no water line to warm or cool

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import datetime, timedelta
 
 from fallow_sieve.core.schedule.clashes import Clash
 from fallow_sieve.core.schedule.clock import Clock
@@ -14,11 +14,12 @@ from fallow_sieve.core.schedule.planner.checking import visit_spans
 from fallow_sieve.core.schedule.planner.problem import CELL_MIN, Crew
 from fallow_sieve.core.schedule.steps.product import Product
 from fallow_sieve.core.values import counted
-from fallow_sieve.formats.schedule import ConflictOut, HeatOut, HoursOut, PaceOut, ReadyOut, ScheduleAnswer
+from fallow_sieve.formats.schedule import ConflictOut, HeatOut, HoursOut, OptionOut, PaceOut, ReadyOut, ScheduleAnswer
+from fallow_sieve.reference import template_named
 from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.schedule.doing import warm_caution
 from fallow_sieve.services.schedule.plans import Planned
-from fallow_sieve.services.schedule.stepping import steps_of, text_of, told
+from fallow_sieve.services.schedule.stepping import Told, steps_of, text_of, told
 
 CAUTIONS = (
     "Raw flour and raw egg are not safe to taste: bake to the core temperature, and measure it.",
@@ -46,12 +47,24 @@ def schedule_answer(found: Planned, kitchen: KitchenNow) -> ScheduleAnswer:
         bother=round(plan.bother, 6),
         gap=plan.gap,
         conflicts=[],
-        cautions=[*warm, *CAUTIONS],
+        cautions=[*_clock_changes(found), *warm, *CAUTIONS],
         now=text_of(clock, found.request.products[0].now),
         hours=hours_of(found),
         paces=[_pace(name, pace) for name, pace in found.paces.items()],
         visits=len(visits_of(plan)),
+        options=[o for t in every for o in _options(t)],
     )
+
+
+def _options(told: Told) -> list[OptionOut]:
+    """The steps of a product that may be left out, and which are taken."""
+    taken = {r.step for r in told.product.rules}
+    every = template_named(told.product.use, told.given.school)
+    return [
+        OptionOut(product=told.product.name, step=r.step, do=r.do, on=r.step in taken)
+        for r in every
+        if r.optional != "no"
+    ]
 
 
 def _no_plan(found: Planned) -> ScheduleAnswer:
@@ -70,6 +83,23 @@ def _no_plan(found: Planned) -> ScheduleAnswer:
         cautions=list(CAUTIONS),
         now=text_of(found.clock, found.request.products[0].now),
     )
+
+
+def _clock_changes(found: Planned) -> list[str]:
+    """What a night on which the clocks change does to what ferments: it goes by elapsed time."""
+    clock, last = found.clock, int(max(t.end for t in found.plan.tasks))
+    said = []
+    for minute in range(0, last, 60):
+        before, after = clock.local(minute), clock.local(minute + 60)
+        by = round((after.utcoffset() or _NONE) / _HOUR - (before.utcoffset() or _NONE) / _HOUR, 2)
+        if by:
+            way = "forward" if by > 0 else "back"
+            night = f"{abs(by):g} h {'shorter' if by > 0 else 'longer'}"
+            said.append(f"Clocks go {way} on {after:%A}: that night is {night} for what ferments, and is planned so.")
+    return said
+
+
+_NONE, _HOUR = timedelta(), timedelta(hours=1)
 
 
 def _pace(name: str, pace: Pace) -> PaceOut:
@@ -133,10 +163,10 @@ def heating(found: Planned) -> list[HeatOut]:
                 continue
             now_c = last_c if timed.begin - last_end < oven.kind.tau_cool_closed_min else problem.room_c
             to_c = min(task.phases[0].oven_c, oven.kind.max_c)
-            minutes = oven.kind.change_min(now_c, to_c, problem.room_c)
+            minutes = oven.pace * oven.kind.change_min(now_c, to_c, problem.room_c)
             if minutes > 0:
                 at, hot = text_of(found.clock, timed.begin - minutes // 1 - 1), text_of(found.clock, timed.begin)
-                out.append(HeatOut(oven=oven.name, at=at, to_c=to_c, hot_at=hot))
+                out.append(HeatOut(oven=oven.name, at=at, to_c=to_c, hot_at=hot, product=task.product, step=task.step))
             last_end, last_c = timed.begin + sum(p.minutes for p in task.phases), task.phases[-1].oven_c
     return sorted(out, key=lambda h: h.at)
 

@@ -18,7 +18,7 @@ from fallow_sieve.store.tables.kitchen import KitchenRow
 from fallow_sieve.store.tables.pours import BakeRow
 from fallow_sieve.store.tables.schedules import (
     FeedingRow,
-    FinishedRiseRow,
+    ObservationRow,
     ScheduleDraftRow,
     ScheduleRevisionRow,
     ScheduleRow,
@@ -40,7 +40,6 @@ __all__ = [
     "BriefRow",
     "DraftColumns",
     "FeedingRow",
-    "FinishedRiseRow",
     "FormulaDraftRow",
     "FormulaRevisionRow",
     "FormulaRow",
@@ -50,6 +49,7 @@ __all__ = [
     "KitchenWordRow",
     "LotRow",
     "NumbersRow",
+    "ObservationRow",
     "PanelRow",
     "RevisionColumns",
     "ScheduleDraftRow",

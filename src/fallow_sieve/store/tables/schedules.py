@@ -44,19 +44,23 @@ class WorkplaceRow(SQLModel, table=True):
     version: int = 1
 
 
-class FinishedRiseRow(SQLModel, table=True):
-    """A rise that ended: hours at 26 °C, planned and taken. One that was a slip is withdrawn, not deleted."""
+class ObservationRow(SQLModel, table=True):
+    """What a plan taught: a rise (hours at 26 °C), a dough (°C) or an oven (minutes), as expected and as it was.
 
-    __tablename__ = "finished_rise"
+    One that was a slip is withdrawn, not deleted.
+    """
+
+    __tablename__ = "observation"
 
     id: int | None = Field(default=None, primary_key=True)
     schedule_id: int | None = Field(default=None, foreign_key="schedule.id", index=True)
+    learner: str
     use: str
     formula: str
     step: str
-    planned_h: float
-    took_h: float
-    ended_at: str
+    expected: float
+    seen: float
+    seen_at: str
     withdrawn: bool = False
 
 

@@ -67,6 +67,20 @@
       ]
     },
     {
+      title: 'On a knot of the schedule',
+      keys: [
+        ['← →', 'five minutes earlier or later (Shift: thirty); it is held there'],
+        ['↑ ↓', 'the knot before or after'],
+        ['P', 'hold it where it is, or let go'],
+        ['O', 'the other oven'],
+        ['N', 'now'],
+        ['D', 'done'],
+        ['R', 'a reading of what rests'],
+        ['S', 'without this step, where it may be left out'],
+        ['Esc', 'give it back']
+      ]
+    },
+    {
       title: 'Among the proposals',
       keys: [
         ['← →', 'walk; the one under the keys stands beside the column'],

@@ -44,8 +44,7 @@
 
   const more = $derived.by(() => {
     if (!answer || !answer.steps.length) return '';
-    const warm = answer.cautions.find((c) => c.includes('local rules'));
-    return warm ?? '';
+    return answer.cautions.filter((c) => /local rules|^Clocks go/.test(c)).join(' ');
   });
 </script>
 

@@ -48,6 +48,7 @@
   {putAway}
   none="No schedule yet. Say what is to be ready and when: the times of every step are found, back from then, with nobody woken unless it must be."
 >
+  {#snippet tools()}<a class="action" href="#/starters">Starters</a>{/snippet}
   {#snippet row({ summary }: Item)}
     <a class="schedule" href="#/schedule/{summary.head.id}">
       <span class="name">{summary.head.name}</span>

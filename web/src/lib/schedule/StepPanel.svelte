@@ -6,6 +6,7 @@
   import { stepKey } from './keys';
   import type { ScheduleBench } from './schedule.svelte';
   import WaysOut from './running/WaysOut.svelte';
+  import Options from './Options.svelte';
   import WhyThen from './WhyThen.svelte';
 
   interface Props {
@@ -75,10 +76,11 @@
     <WhyThen reasons={bench.why} at={step.at} zone={bench.zone} />
     {#if step.kind === 'ferment' && step.state === 'running'}<WaysOut {bench} {step} />{/if}
   {:else}
-    <p class="soft">
+    <p class="soft choose">
       Choose a knot to see what is done there, what lets it begin then, and to move it: drag it, or use ← and
       →.
     </p>
+    <Options {bench} />
   {/if}
 </section>
 

@@ -38,7 +38,10 @@ export async function productOf(formula: Schemas['HeadOut'], ready_at: string | 
   const found = await fetch(`/api/v1/formulas/${formula.id}/export?format=json`);
   if (!found.ok) throw new Error(`${formula.name} cannot be read.`);
   const file = (await found.json()) as Schemas['FormulaFile'];
-  return { id: formula.name, formula_id: formula.id, formula: file, ready_at };
+  const leaven = file.lines.some((l) => l.stage === 'leaven');
+  const jar = leaven ? (await ask(api.GET('/api/v1/starters'))).data.items[0] : undefined;
+  const starter_id = jar?.starter.id ?? null;
+  return { id: formula.name, formula_id: formula.id, formula: file, ready_at, starter_id };
 }
 
 /** Makes a schedule and goes to it. */

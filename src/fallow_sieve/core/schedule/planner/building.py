@@ -123,8 +123,10 @@ def _never(statement: Statement, event: int, blocked: np.ndarray) -> None:
 
 def _heat_costs(problem: Problem, statement: Statement, n: int, task: Task) -> None:
     """Somebody must be up to switch the oven on: a visit asleep where the warm-up begins at night."""
-    kinds = [o.kind for o in problem.ovens if o.kind.heats]
-    warm = max((k.warm_up_min(problem.room_c, min(task.phases[0].oven_c, k.max_c)) for k in kinds), default=0.0)
+    warm = max(
+        (o.pace * o.kind.warm_up_min(problem.room_c, task.phases[0].oven_c) for o in problem.ovens if o.kind.heats),
+        default=0.0,
+    )
     crew, width = problem.crew, statement.grid.width
     at = np.arange(statement.grid.cells + 1) * (width // CELL_MIN) - math.ceil(warm / CELL_MIN)
     inside = np.clip(at, 0, len(crew.asleep) - 1)

@@ -97,11 +97,12 @@ class Wanted:
 
 @dataclass(frozen=True, slots=True)
 class Oven:
-    """An oven of the kitchen: its name, kind, and how many bakes stand in it at once."""
+    """An oven of the kitchen: its name, kind, how many bakes stand in it at once, a factor on its minutes to heat."""
 
     name: str
     kind: OvenKind
     levels: int
+    pace: float = 1.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -159,7 +160,7 @@ def setup_min(problem: Problem, oven: Oven, before: Task, after: Task) -> float:
     """Return the minutes between two bakes in one oven, from the last °C of one to the first of the other."""
     if before.in_machine:
         return 0.0
-    return oven.kind.change_min(before.phases[-1].oven_c, after.phases[0].oven_c, problem.room_c)
+    return oven.pace * oven.kind.change_min(before.phases[-1].oven_c, after.phases[0].oven_c, problem.room_c)
 
 
 def share(a: Task, b: Task) -> bool:

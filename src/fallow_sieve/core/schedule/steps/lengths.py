@@ -51,7 +51,7 @@ def of_build(product: Product, kitchen: Kitchen, first: bool) -> Lengths:
     """Return when a leaven's build may be used, from the time of its peak; the first wakes slowly after the fridge."""
     starter, room_c = product.starter, kitchen.climate.temp_at(BENCH, None, 0.0)
     days = product.rest_days if first else 0.0
-    peak = 60 * peak_hours(starter.ratio.dilution, room_c, starter, days)
+    peak = 60 * product.leaven_pace * peak_hours(starter.ratio.dilution, room_c, starter, days)
     return lasting(peak * starter.window_low, peak, peak * starter.window_high)
 
 

@@ -26,7 +26,8 @@ class Product:
 
     `speed` is how fast its dough is beside the template's (its own yeast, salt, sugar and water); `pace` what the
     kitchen's rises have taught. `phases` are the bake's, `cool_min` the minutes before cutting; `rim` the ripeness at
-    which it stands over the rim of its tin (None: it does not). `rest_days` is how long the starter's jar stood cold.
+    which it stands over the rim of its tin (None: it does not). `rest_days` is how long the starter's jar stood cold,
+    `leaven_pace` a factor on its hours to a peak.
     What is `done` stays as it was; nothing else begins before `now`. `paces` is what a rise's own readings say of it.
     """
 
@@ -46,6 +47,7 @@ class Product:
     pace: float = 1.0
     rim: Mapping[str, float] = field(default_factory=dict)
     rest_days: float = 3.0
+    leaven_pace: float = 1.0
     near: float = 0.0
     may_wait_min: float | None = None
     pins: Mapping[str, float] = field(default_factory=dict)

@@ -1,4 +1,4 @@
-"""Schedules with their drafts and revisions; where the kitchen works; starters; rises that ended."""
+"""Schedules with their drafts and revisions; where the kitchen works; starters; what plans taught."""
 
 import sqlalchemy as sa
 from alembic import op
@@ -19,7 +19,7 @@ def upgrade():
         sa.Column("content", sa.JSON(), nullable=False),
         sa.Column("version", sa.Integer(), nullable=False),
     )
-    _rises()
+    _observations()
     _starters()
 
 
@@ -71,20 +71,21 @@ def _append_only():
     )
 
 
-def _rises():
+def _observations():
     op.create_table(
-        "finished_rise",
+        "observation",
         sa.Column("id", sa.Integer(), primary_key=True),
         sa.Column("schedule_id", sa.Integer(), sa.ForeignKey("schedule.id"), nullable=True),
+        sa.Column("learner", sa.String(), nullable=False),
         sa.Column("use", sa.String(), nullable=False),
         sa.Column("formula", sa.String(), nullable=False),
         sa.Column("step", sa.String(), nullable=False),
-        sa.Column("planned_h", sa.Float(), nullable=False),
-        sa.Column("took_h", sa.Float(), nullable=False),
-        sa.Column("ended_at", sa.String(), nullable=False),
+        sa.Column("expected", sa.Float(), nullable=False),
+        sa.Column("seen", sa.Float(), nullable=False),
+        sa.Column("seen_at", sa.String(), nullable=False),
         sa.Column("withdrawn", sa.Boolean(), nullable=False),
     )
-    op.create_index("ix_finished_rise_schedule_id", "finished_rise", ["schedule_id"])
+    op.create_index("ix_observation_schedule_id", "observation", ["schedule_id"])
 
 
 def _starters():

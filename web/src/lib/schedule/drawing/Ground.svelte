@@ -124,6 +124,16 @@
     opacity: 0.06;
   }
 
+  :global([data-mode='dark']) .asleep {
+    fill: #000;
+    opacity: 0.45;
+  }
+
+  :global([data-mode='dark']) .edge {
+    fill: #000;
+    opacity: 0.2;
+  }
+
   .blocked {
     fill: url(#mesh);
     opacity: 0.6;

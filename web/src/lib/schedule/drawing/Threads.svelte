@@ -25,7 +25,10 @@
   const HEAD = 26;
   const HANDS = 60;
   const SNAP_MIN = 5;
-  let width = $state(1100);
+  const NARROWEST = 660;
+  let given = $state(1100);
+  /** On a phone the drawing is wider than the page, and scrolls by itself. */
+  const width = $derived(Math.max(given, NARROWEST));
   const left = $derived(width < 700 ? 78 : 118);
   const answer = $derived(bench.shown!);
   const layout = $derived(layoutOf(answer, facts));
@@ -82,7 +85,14 @@
   }
 </script>
 
-<div class="drawing" bind:clientWidth={width}>
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+<div
+  class="drawing"
+  tabindex={given < width ? 0 : undefined}
+  role="region"
+  aria-label="The drawing of the plan"
+  bind:clientWidth={given}
+>
   <svg {width} {height} role="group" aria-label="The plan, as threads through places">
     <Ground
       {answer}

@@ -9,7 +9,17 @@
   import type { Step } from '../types';
   import ReadingSheet from './ReadingSheet.svelte';
   import Resting from './Resting.svelte';
-  import { countsTo, doneAt, endedRises, left, momentOf, notYet } from './running';
+  import {
+    countsTo,
+    doneAt,
+    endedRises,
+    heatedAt,
+    left,
+    momentOf,
+    notYet,
+    ovensDue,
+    type Heat
+  } from './running';
 
   const { bench }: { bench: ScheduleBench } = $props();
   const now = nowIs(() => bench.judgement?.now);
@@ -31,10 +41,18 @@
     if (rises.length && (await bench.save.flush())) await Promise.all(rises.map(learn));
   }
 
-  /** A rise that ended as what follows it began: what it took is learnt. */
-  async function learn({ product, step }: Step): Promise<void> {
+  const ovens = $derived(ovensDue(bench, bench.shown?.heating ?? [], now.ms));
+
+  /** An oven is switched on, or hot: what it took is learnt. */
+  async function heat(h: Heat, on: boolean): Promise<void> {
+    bench.commit(heatedAt(bench, h, now.ms));
+    if (on && (await bench.save.flush())) await learn(h);
+  }
+
+  /** A step that taught something: a rise ended as what follows it began, an oven is hot, a dough was measured. */
+  async function learn({ product, step }: { product: string; step: string }): Promise<void> {
     const params = { path: { document_id: bench.head.id } };
-    await api.POST('/api/v1/schedules/{document_id}/rises', { params, body: { product, step } });
+    await api.POST('/api/v1/schedules/{document_id}/observations', { params, body: { product, step } });
   }
 </script>
 
@@ -89,6 +107,15 @@
         {#each due.notes as note (note)}<p class="note">{note}</p>{/each}
       {/if}
     </section>
+    {#each ovens as { heat: h, on } (h.oven + h.at)}
+      <section class="oven" aria-label="Oven">
+        <b>{h.oven}</b>
+        {on ? 'heats' : 'on'} to {h.to_c.toFixed(0)} °C, hot by {timeOf(h.hot_at, bench.zone)}
+        <button class="action" onclick={() => attempt(() => heat(h, on))}
+          >{on ? 'It is hot' : 'It is on'}</button
+        >
+      </section>
+    {/each}
     <section class="next" aria-label="Next">
       <h2>next</h2>
       <ul>
@@ -123,7 +150,13 @@
       </p>{/if}
   {/if}
 </div>
-<ReadingSheet {bench} step={reading} now={now.ms} onclose={() => (reading = null)} />
+<ReadingSheet
+  {bench}
+  step={reading}
+  now={now.ms}
+  ontaken={(s) => void learn(s)}
+  onclose={() => (reading = null)}
+/>
 
 <style>
   .phone {
@@ -198,6 +231,18 @@
 
   .note {
     margin-top: 0.35rem;
+  }
+
+  .oven {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 0.35rem 0.5rem;
+  }
+
+  .oven .action {
+    margin-left: auto;
+    min-height: 44px;
   }
 
   .next li {

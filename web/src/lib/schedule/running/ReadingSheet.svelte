@@ -9,9 +9,11 @@
     bench: ScheduleBench;
     step: Step | null;
     now: number;
+    /** A reading of the dough's °C was taken and saved. */
+    ontaken: (step: Step) => void;
     onclose: () => void;
   }
-  const { bench, step, now, onclose }: Props = $props();
+  const { bench, step, now, ontaken, onclose }: Props = $props();
   let first = $state('');
   let height = $state('');
   let rise = $state('');
@@ -35,7 +37,11 @@
       trouble = 'That rise cannot be: check the two heights.';
       return;
     }
-    if (step) bench.commit(withReading(bench, step, now, found ?? null, c ?? null));
+    if (step) {
+      const taken = step;
+      bench.commit(withReading(bench, taken, now, found ?? null, c ?? null));
+      if (c !== null) void bench.save.flush().then((saved) => saved && ontaken(taken));
+    }
     height = rise = warm = trouble = '';
     onclose();
   }

@@ -1,3 +1,4 @@
+import type { Schemas } from '../../api/client';
 import { later, localOf, minutesBetween } from '../clock';
 import type { ScheduleBench } from '../schedule.svelte';
 import type { Content, Product, Step } from '../types';
@@ -98,7 +99,9 @@ export function withReading(
   const product = bench.productOf(step)!;
   const readings = { ...product.readings };
   readings[step.step] = [...(readings[step.step] ?? []), { at: localOf(at, bench.zone), rise_pct, dough_c }];
-  const warmer = dough_c !== null && !product.readings?.[step.step] ? { dough_c } : {};
+  const first =
+    dough_c !== null && !Object.values(product.readings ?? {}).some((r) => r.some((x) => x.dough_c != null));
+  const warmer = first ? { dough_c, planned_dough_c: product.dough_c ?? 26 } : {};
   return bench.withProduct(step.product, { readings, ...warmer });
 }
 
@@ -115,4 +118,27 @@ export function left(ms: number): { value: string; unit: string }[] {
     { value: String(min), unit: 'min' },
     { value: String(s % 60).padStart(2, '0'), unit: 's' }
   ];
+}
+
+export type Heat = Schemas['HeatOut'];
+
+/** Ovens that are to be switched on by now, or within ten minutes, or are heating: for which bake, and what is next. */
+export function ovensDue(
+  bench: ScheduleBench,
+  heats: readonly Heat[],
+  at: number
+): { heat: Heat; on: boolean }[] {
+  return heats
+    .map((heat) => ({ heat, noted: bench.productOf(heat)?.heats?.[heat.step] }))
+    .filter(({ heat, noted }) => !noted?.ended && (noted || minutesBetween(at, heat.at) <= SOON_MIN))
+    .map(({ heat, noted }) => ({ heat, on: noted !== undefined }));
+}
+
+/** Returns the content in which an oven is switched on now, or is hot now. */
+export function heatedAt(bench: ScheduleBench, heat: Heat, at: number): Content {
+  const product = bench.productOf(heat)!;
+  const noted = product.heats?.[heat.step];
+  const now = localOf(at, bench.zone);
+  const heats = { ...product.heats, [heat.step]: noted ? { ...noted, ended: now } : { began: now } };
+  return bench.withProduct(heat.product, { heats });
 }
