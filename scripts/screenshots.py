@@ -42,9 +42,10 @@ def trade_off(page: Page) -> None:
     page.locator(".point").nth(4).hover()
 
 
-def choose_part(page: Page) -> None:
-    """Choose a part, so that the big buttons show."""
-    page.get_by_role("button", name="Teff flour", exact=True).click()
+def choose_knot(page: Page) -> None:
+    """Choose a step of the plan, and see why it begins then."""
+    page.get_by_role("button", name="Summit tin loaf, Mix").click()
+    page.get_by_role("heading", name="Why then?").wait_for()
 
 
 def read_number(page: Page) -> None:
@@ -122,8 +123,8 @@ SHOTS: tuple[tuple[str, str, Callable[[Page], None], dict[str, Any]], ...] = (
     ("whole-bag", "#/formula/5", as_a_mix, {}),
     ("conversion", "#/recipe", paste_recipe, {}),
     ("swap", "#/formula/3", swap_butter, {}),
-    ("bench-tablet", "#/bench/1", choose_part, {"viewport": {"width": 1024, "height": 768}, "has_touch": True}),
-    ("bench-phone", "#/bench/1", choose_part, {"viewport": {"width": 390, "height": 844}, "has_touch": True}),
+    ("schedule", "#/schedule/1", choose_knot, {}),
+    ("schedule-now", "#/now/1", nothing, {"viewport": {"width": 390, "height": 844}, "has_touch": True}),
 )
 
 

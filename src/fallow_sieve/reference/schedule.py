@@ -9,7 +9,7 @@ from fallow_sieve.core.schedule.leaven.builds import Ratio, Starter
 from fallow_sieve.core.schedule.ovens import OvenKind
 from fallow_sieve.core.schedule.ripening.bodies import Container
 from fallow_sieve.core.schedule.ripening.organism import Organism
-from fallow_sieve.core.schedule.steps.rules import Kind, StepRule
+from fallow_sieve.core.schedule.steps.rules import Kind, StepRule, with_cold
 from fallow_sieve.core.values import UnknownNameError
 from fallow_sieve.reference.tables import read_table
 
@@ -144,6 +144,7 @@ def templates() -> dict[tuple[str, str], tuple[StepRule, ...]]:
     found: dict[tuple[str, str], tuple[StepRule, ...]] = {}
     for r in read_table("stage_templates", StageRow):
         found[r.use, r.school] = (*found.get((r.use, r.school), ()), _step(r))
+    found = {key: with_cold(steps) for key, steps in found.items()}
     for a in read_table("stage_alikes", AlikeRow):
         found |= {(a.use, school): found[a.like_use, school] for school in a.schools}
     return found

@@ -115,3 +115,44 @@ def test_two_bakes_and_one_oven_clash_and_the_clash_says_so():
     assert answer.status == "infeasible"
     assert "oven" in answer.say
     assert "works" in answer.say
+
+
+def sourdough(**more):
+    plan = json.loads(json.dumps(ASKED[0]["plan"]))
+    plan["kitchen"] |= {"hours": [["07:00", "22:00"]], "room_c": 24}
+    plan["products"] = [
+        {"id": "loaf", "use": "tin-loaf", "school": "sourdough", "dough_g": 900, "pieces": 1, "rest_days": 1, **more}
+    ]
+    return plan
+
+
+def test_a_rise_may_end_in_the_cold_and_ends_early_for_it():
+    warm = answered(sourdough(ready_at="2026-12-06T15:00", switches={"proof-cold": False}))[1]
+    cold = answered(sourdough(ready_at="2026-12-06T15:00", switches={"proof-cold": True}))[1]
+    assert "proof-cold" not in {s.step for s in warm.steps}
+    proof, chill = (next(s for s in cold.steps if s.step == name) for name in ("proof", "proof-cold"))
+    assert proof.ripeness < 1
+    assert 0.8 <= chill.ripeness <= 1.3
+    assert timedelta(hours=8) <= instant(chill.end) - instant(chill.at) <= timedelta(hours=24)
+
+
+def test_nobody_gets_up_at_night_where_the_fridge_would_do():
+    plan = sourdough(ready_at="2026-12-06T12:00")
+    found, answer = answered(plan)
+    forced = answered(sourdough(ready_at="2026-12-06T12:00", switches={"proof-cold": False}))[0]
+    assert found.plan.bother <= forced.plan.bother
+    assert answer.status == "optimal"
+
+
+def test_a_preferment_gets_its_yeast_from_the_hours_it_stands():
+    formula = {"format": "fallow-sieve/formula", "version": 1, "use": "hearth-loaf", "lines": [{"ingredient": "sorghum-flour", "mass_g": 600, "stage": "dry"}, {"ingredient": "potato-starch", "mass_g": 400, "stage": "dry"}, {"ingredient": "psyllium-husk", "mass_g": 40, "stage": "gel"}, {"ingredient": "water", "mass_g": 900, "stage": "wet"}, {"ingredient": "salt", "mass_g": 20, "stage": "dry"}, {"ingredient": "instant-dry-yeast", "mass_g": 8, "stage": "dry"}]}  # fmt: skip
+    plan = json.loads(json.dumps(ASKED[0]["plan"]))
+    plan["products"] = [{"id": "loaf", "school": "preferment", "formula": formula, "ready_at": "2026-12-05T18:00"}]
+    answer = answered(plan)[1]
+    step = next(s for s in answer.steps if s.step == "preferment")
+    flour, water, yeast = (g.mass_g for g in step.grams)
+    assert flour == water == pytest.approx(300)
+    hours = (instant(step.end) - instant(step.at)).total_seconds() / 3600
+    units = hours * 0.68479  # at 22 °C
+    assert yeast == pytest.approx(300 * 0.01 * (3 / units) ** (1 / 0.7), rel=1e-3)
+    assert [s.state for s in answer.steps] == ["planned"] * len(answer.steps)

@@ -11,7 +11,7 @@ from pydantic import Field
 
 from fallow_sieve.core.blends import Blend, Part
 from fallow_sieve.core.ingredients import Ingredient
-from fallow_sieve.formats.ingredients import IngredientFile, defined, definition_of
+from fallow_sieve.formats.ingredients import DefinitionIn, defined, definition_of
 from fallow_sieve.formats.shared import MASS_LIMIT_G, Slug, Strict, no_twice, parse_json, validate
 
 FORMAT = "fallow-sieve/blend"
@@ -39,7 +39,7 @@ class BlendFile(Strict):
     name: str = Field(default="", max_length=200)
     use: Slug | None = None
     parts: list[PartFile] = Field(min_length=1, max_length=200)
-    ingredients: list[IngredientFile] = Field(default_factory=list, max_length=200)
+    ingredients: list[DefinitionIn] = Field(default_factory=list, max_length=200)
 
 
 @dataclass(frozen=True, slots=True)

@@ -12,7 +12,7 @@ from fallow_sieve.core.blends import BagKind, BandChange, Limits, NamedUse, Use,
 from fallow_sieve.core.ingredients import Diet, Ingredient
 from fallow_sieve.core.optimise import MIN_SHARE_PCT, Aim, Share, Wishes
 from fallow_sieve.core.values import BadInputError, UnknownNameError
-from fallow_sieve.formats.ingredients import IngredientFile, defined
+from fallow_sieve.formats.ingredients import DefinitionIn, defined
 from fallow_sieve.formats.shared import Slug, Strict, no_twice, parse_json, validate
 from fallow_sieve.reference import diets, rules
 
@@ -104,7 +104,7 @@ class BriefFile(WishListIn):
     format: Literal["fallow-sieve/brief"]
     version: Literal[1]
     name: str = Field(default="", max_length=200)
-    ingredients: list[IngredientFile] = Field(default_factory=list, max_length=200)
+    ingredients: list[DefinitionIn] = Field(default_factory=list, max_length=200)
 
 
 @dataclass(frozen=True, slots=True)

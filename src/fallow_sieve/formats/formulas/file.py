@@ -13,7 +13,7 @@ from fallow_sieve.core.blends import Part
 from fallow_sieve.core.formulas import BLEND, CONSISTENCIES, MAX_METHOD, MAX_NAME, Formula, Line, Portion, When
 from fallow_sieve.core.ingredients import Ingredient
 from fallow_sieve.formats.blends import PartFile
-from fallow_sieve.formats.ingredients import IngredientFile, defined, definition_of
+from fallow_sieve.formats.ingredients import DefinitionIn, defined, definition_of
 from fallow_sieve.formats.shared import MASS_LIMIT_G, Slug, Strict, no_twice, parse_json, validate
 
 FORMAT = "fallow-sieve/formula"
@@ -63,7 +63,7 @@ class FormulaFile(Strict):
     method: str = Field(default="", max_length=MAX_METHOD)
     blend: PinnedFile | None = None
     lines: list[LineFile] = Field(min_length=1, max_length=100)
-    ingredients: list[IngredientFile] = Field(default_factory=list, max_length=200)
+    ingredients: list[DefinitionIn] = Field(default_factory=list, max_length=200)
 
 
 @dataclass(frozen=True, slots=True)

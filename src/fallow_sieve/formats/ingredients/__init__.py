@@ -3,7 +3,7 @@
 from fallow_sieve.formats.ingredients import lots_table
 from fallow_sieve.formats.ingredients.answers import ComparisonDocument, comparison_document
 from fallow_sieve.formats.ingredients.data_package import ZIP_TYPE, read_package, write_package
-from fallow_sieve.formats.ingredients.definition import IngredientFile, defined, definition_of
+from fallow_sieve.formats.ingredients.definition import DefinitionIn, defined, definition_of
 from fallow_sieve.formats.ingredients.lots_table import LotLine, lot_rows, read_lots
 from fallow_sieve.formats.ingredients.numbers_table import NumberLine, number_rows, read_numbers
 from fallow_sieve.formats.ingredients.panel_text import PanelLine, PanelText, read_label_text
@@ -30,8 +30,8 @@ __all__ = [
     "TEXTS",
     "ZIP_TYPE",
     "ComparisonDocument",
+    "DefinitionIn",
     "FloatArray",
-    "IngredientFile",
     "LotLine",
     "NumberLine",
     "PanelLine",

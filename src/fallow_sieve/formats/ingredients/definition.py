@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated, Any, Literal
 
-from pydantic import BeforeValidator, Discriminator, Field, Tag, create_model
+from pydantic import BaseModel, BeforeValidator, ConfigDict, Discriminator, Field, Tag, create_model
 
 from fallow_sieve.core.ingredients import (
     NUTRIENTS,
@@ -61,17 +61,33 @@ def _absent() -> Any:
     return Field(default=None, exclude_if=_is_none)
 
 
+def _absent_is_not_required(schema: dict[str, Any], model: type[BaseModel]) -> None:
+    """What is left out when it is unknown is not said to be there."""
+    absent = {n for n, field in model.model_fields.items() if field.exclude_if is not None}
+    if "required" in schema:
+        schema["required"] = [n for n in schema["required"] if n not in absent]
+
+
+_ABSENT = ConfigDict(json_schema_extra=_absent_is_not_required)
 _NUTRIENT_FIELDS: dict[str, Any] = {name: (NumberOrRange, _absent()) for name in NUTRIENTS}
-Per100G = create_model("Per100G", __base__=Strict, __doc__="Contents per 100 g.", **_NUTRIENT_FIELDS)
 
 
-class IngredientFile(Strict):
+class _Contents(Strict):
+    model_config = _ABSENT
+
+
+ContentsIn = create_model("ContentsIn", __base__=_Contents, __doc__="Contents per 100 g.", **_NUTRIENT_FIELDS)
+
+
+class DefinitionIn(Strict):
     """The definition of an ingredient; what is absent is unknown. Numbers may be ranges."""
+
+    model_config = _ABSENT
 
     slug: Slug
     name: str = Field(default="", max_length=200)
     role: Literal[tuple(str(r) for r in Role)]  # type: ignore[valid-type]
-    per_100_g: Per100G = Field(default_factory=Per100G)
+    per_100_g: ContentsIn = Field(default_factory=ContentsIn)
     price_per_kg: NumberOrRange = _absent()
     gluten_mg_per_kg: NumberOrRange = _absent()
     allergens: list[Slug] = Field(default_factory=list, max_length=40)
@@ -114,7 +130,7 @@ def _range(name: str, given: float | RangeIn, place: str) -> Range:
         raise error.at(place) from error
 
 
-def defined(given: IngredientFile, place: str) -> Ingredient:
+def defined(given: DefinitionIn, place: str) -> Ingredient:
     """Return the ingredient that a file defines at `place`. Raises BadInputError under that place."""
     facts = {
         name: _range(name, value, f"{place}/per_100_g/{name}")
@@ -151,7 +167,7 @@ def defined(given: IngredientFile, place: str) -> Ingredient:
     )
 
 
-def _number(given: IngredientFile, name: str, place: str) -> Range | None:
+def _number(given: DefinitionIn, name: str, place: str) -> Range | None:
     value = getattr(given, name)
     return None if value is None else _range(name, value, f"{place}/{name}")
 

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from fallow_sieve.core.formulas import WATER, FormulaJudgement, LineFacts, When
 from fallow_sieve.core.ingredients import WORDS, Kind, of_kind
-from fallow_sieve.core.schedule.leaven.builds import LeavenPlan, count_back
+from fallow_sieve.core.schedule.leaven.builds import LeavenPlan, count_back, preferment
 from fallow_sieve.core.schedule.ripening.waking import WAKES_FROM_C, WAKES_TO_C
 from fallow_sieve.core.schedule.steps.dough import MIXES
 from fallow_sieve.core.schedule.steps.product import Product
@@ -70,10 +70,12 @@ def leaven_of(judged: FormulaJudgement | None, times: float) -> float | None:
     return times * mass if mass > 0 else None
 
 
-def grams_at(product: Product, rule: StepRule, found: Worked, water_c: float | None) -> list[GramsOut]:
-    """Return what goes in at a step: name, g, and °C where it matters."""
+def grams_at(product: Product, rule: StepRule, found: Worked, water_c: float | None, units: float) -> list[GramsOut]:
+    """Return what goes in at a step: name, g, and °C where it matters; `units` are its hours at 26 °C."""
     if rule.kind is StepKind.BUILD:
         return _build(product, rule, found)
+    if rule.step == "preferment":
+        return _preferment(product, rule, found, units)
     if rule.step == "keep-back" and found.leaven is not None:
         keep = found.leaven.keep_back_g
         return [GramsOut(name="kept back, fed 1 : 1 : 1", mass_g=keep, temp_c=None)]
@@ -127,6 +129,19 @@ def _waking(lines: Sequence[LineFacts], times: float) -> list[GramsOut]:
         liquid = min(times * wet.mass_g, _WAKING_LIQUID * mass)
         found.insert(0, GramsOut(name=f"{wet.name}, of the {grams(times * wet.mass_g)}", mass_g=liquid, temp_c=WAKE_C))
     return found
+
+
+PREFERMENT_SHARE_PCT = 30.0  # of the flour, and as much water; a rule of thumb
+
+
+def _preferment(product: Product, rule: StepRule, found: Worked, units: float) -> list[GramsOut]:
+    """Flour, water and yeast of a preferment: its yeast is chosen for the hours that it is planned to stand."""
+    if found.judged is None or rule.ref_hours is None or rule.ref_pct is None or units <= 0:
+        return []
+    flour = found.times * found.judged.analysis.flour_g
+    made = preferment(flour, PREFERMENT_SHARE_PCT, 100.0, units, rule.ref_hours, rule.ref_pct)
+    parts = (("flour, of the blend", made.flour_g), ("water", made.water_g), ("instant yeast", made.yeast_g))
+    return [GramsOut(name=name, mass_g=mass, temp_c=None) for name, mass in parts]
 
 
 def _build(product: Product, rule: StepRule, found: Worked) -> list[GramsOut]:

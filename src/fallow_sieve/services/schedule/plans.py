@@ -18,10 +18,10 @@ from fallow_sieve.core.schedule.steps.making import make
 from fallow_sieve.core.schedule.steps.places import Climate
 from fallow_sieve.core.schedule.steps.product import Product
 from fallow_sieve.core.schedule.steps.readings import read_pace
-from fallow_sieve.core.schedule.steps.rules import Kind
+from fallow_sieve.core.schedule.steps.rules import COLD, Kind
 from fallow_sieve.core.values import BadInputError
 from fallow_sieve.formats.schedule import USUAL_KITCHEN, KitchenIn, PlanFile, ProductIn
-from fallow_sieve.reference import containers, oven_named
+from fallow_sieve.reference import containers, oven_named, template_named
 from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.schedule.products import Moment, key_of, product_of
 
@@ -57,12 +57,44 @@ def planned(
 
     Raises BadInputError naming the place of what cannot be planned at all.
     """
+    first = _planned(file, kitchen, effort, taught, coarse_found)
+    found = _colder(first, kitchen, effort) if _is_bad(first) else first
+    cannot_be = found.plan.found in (Found.TOO_LONG, Found.CLASH)
+    return replace(found, clashes=clashes(found.request, found.plan, why_effort)) if cannot_be else found
+
+
+def _planned(
+    file: PlanFile, kitchen: KitchenNow, effort: Effort, taught: Taught, coarse_found: Callable[[Planned], None]
+) -> Planned:
     request, clock = request_of(file, kitchen, taught)
     paces = paces_of(file, request, taught)
-    plan = make_plan(request, effort, lambda p: coarse_found(Planned(request, clock, p, (), file, paces, taught)))
-    cannot_be = plan.found in (Found.TOO_LONG, Found.CLASH)
-    why = clashes(request, plan, why_effort) if cannot_be else ()
-    return Planned(request, clock, plan, why, file, paces, taught)
+
+    def whole(plan: Plan) -> Planned:
+        return Planned(request, clock, plan, (), file, paces, taught)
+
+    return whole(make_plan(request, effort, lambda plan: coarse_found(whole(plan))))
+
+
+def _is_bad(found: Planned) -> bool:
+    """Whether there is no plan, or one for which somebody must get up at night."""
+    return not found.plan.is_usable or found.plan.bother >= found.request.bother.asleep_visit
+
+
+def _colder(found: Planned, kitchen: KitchenNow, effort: Effort) -> Planned:
+    """The plan with rises put into the cold one by one, where they may be and nobody said otherwise, if better."""
+    best = found
+    for n, (given, product) in enumerate(zip(found.file.products, found.request.products, strict=True)):
+        every = template_named(product.use, given.school)
+        cold = next((r.step for r in reversed(every) if r.step.endswith(COLD)), None)
+        if cold is None or cold in given.switches or given.done:
+            continue
+        tried = given.model_copy(update={"switches": {**given.switches, cold: True}})
+        products = [*best.file.products[:n], tried, *best.file.products[n + 1 :]]
+        file = best.file.model_copy(update={"products": products})
+        other = _planned(file, kitchen, effort, found.taught, lambda planned: None)
+        if other.plan.is_usable and other.plan.bother < best.plan.bother:
+            best = other
+    return best
 
 
 def paces_of(file: PlanFile, request: Request, taught: Taught) -> dict[str, Pace]:

@@ -14,7 +14,7 @@ from fallow_sieve.core.schedule.planner.checking import visit_spans
 from fallow_sieve.core.schedule.planner.problem import OvenPhase, Timed
 from fallow_sieve.core.schedule.ripening.path import Path
 from fallow_sieve.core.schedule.steps.dough import MIXES, RISES, Stay, run_of, way
-from fallow_sieve.core.schedule.steps.places import place_of
+from fallow_sieve.core.schedule.steps.places import BENCH, place_of
 from fallow_sieve.core.schedule.steps.product import Product
 from fallow_sieve.core.schedule.steps.rules import Kind, StepRule
 from fallow_sieve.core.values import BadInputError
@@ -98,7 +98,7 @@ def _step(planned: Planned, told: Told, rule: StepRule) -> StepOut:
         state=_state(product, rule),
         announced=None if announced is None else text_of(clock, announced),
         pinned=rule.step in product.pins,
-        grams=grams_at(product, rule, told.found, told.water.water_c if told.water else None),
+        grams=grams_at(product, rule, told.found, _water_c(told), _units(planned, product, timed)),
         notes=_notes(told, rule),
         **(_gates(planned, product, rule, timed, stay) if rises and rule.kind is Kind.FERMENT and stay else {}),
         curve=_curve(rises),
@@ -115,6 +115,16 @@ def _phases(clock: Clock, timed: Timed, phases: Sequence[OvenPhase]) -> list[Pha
             found.append(PhaseOut(at=text_of(clock, begin), end=text_of(clock, end), oven_c=p.oven_c))
         begin = end
     return found
+
+
+def _water_c(told: Told) -> float | None:
+    return told.water.water_c if told.water else None
+
+
+def _units(planned: Planned, product: Product, timed: Timed) -> float:
+    """The hours at 26 °C that a step on the bench comes to."""
+    room = planned.request.kitchen.climate.temp_at(BENCH, None, (timed.begin + timed.end) / 2)
+    return float(product.organism.speed(room)) * (timed.end - timed.begin) / 60
 
 
 def _state(product: Product, rule: StepRule) -> str:

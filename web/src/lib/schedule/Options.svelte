@@ -35,7 +35,7 @@
     min-height: 26px;
   }
 
-  @media (max-width: 1000px) {
+  @media (max-width: 1120px) {
     fieldset {
       grid-column: 1;
       columns: 1;

@@ -118,7 +118,7 @@
     max-width: 30rem;
   }
 
-  @media (max-width: 1000px) {
+  @media (max-width: 1120px) {
     .panel {
       grid-template-columns: 1fr;
     }

@@ -84,13 +84,57 @@ def _bridged(after: Sequence[str], names: set[str], follows: Mapping[str, Sequen
     return tuple(dict.fromkeys(found))
 
 
+COLD = "-cold"
+_USUAL_NIGHT_MIN = 12 * 60.0
+
+
+def with_cold(rules: Sequence[StepRule]) -> tuple[StepRule, ...]:
+    """Return the steps with a stay in the cold, to be chosen, after every rise that may stand in it instead."""
+    found: list[StepRule] = []
+    for rule in rules:
+        moved = tuple(f"{a}{COLD}" if any(f.step == f"{a}{COLD}" for f in found) else a for a in rule.after)
+        found.append(replace(rule, after=moved))
+        if rule.kind is Kind.FERMENT and rule.chill_low_h is not None and rule.chill_high_h is not None:
+            found.append(_cold(rule, 60 * rule.chill_low_h, 60 * rule.chill_high_h))
+    return tuple(found)
+
+
+def _cold(rule: StepRule, low: float, high: float) -> StepRule:
+    typical = min(high, max(low, _USUAL_NIGHT_MIN))
+    return replace(
+        rule,
+        step=f"{rule.step}{COLD}",
+        after=(rule.step,),
+        do="Into the fridge, covered: it goes on there, slowly",
+        kind=Kind.CHILL,
+        minutes_from="template",
+        low_min=low,
+        typical_min=typical,
+        high_min=high,
+        ref_hours=None,
+        target_rise_pct=None,
+        place="fridge",
+        temp_c=4.0,
+        hands_start_min=2.0,
+        hands_end_min=0.0,
+        resource="fridge",
+        lag_low_min=0.0,
+        lag_high_min=15.0,
+        can_wait_min=0.0,
+        chill_low_h=None,
+        chill_high_h=None,
+        optional="switch",
+    )
+
+
 def refreshed(rules: Sequence[StepRule], times: int) -> tuple[StepRule, ...]:
     """Return the steps with the starter's refresh done `times` times; without one, nothing is kept back of it."""
     one = next((r for r in rules if r.step == "refresh"), None)
     if one is None or times == 1:
         return tuple(rules)
     if times == 0:
-        return chosen([replace(r, optional="yes") if r.step in _REFRESHING else r for r in rules], _NOT_REFRESHED)
+        firm = [replace(r, optional="yes" if r.step in _REFRESHING else "no") for r in rules]
+        return chosen(firm, _NOT_REFRESHED)
     more = [
         replace(one, step=f"refresh-{n}", after=(f"refresh-{n - 1}" if n > 2 else "refresh",))
         for n in range(2, times + 1)

@@ -1,29 +1,17 @@
 <script lang="ts">
   import { api } from '../../api/client';
-  import { kitchen } from '../../app/kitchen.svelte';
   import { attempt } from '../../ui/state/attempt';
-  import { mass } from '../../ui/format';
   import { dayAndTime, lasting, minutesBetween, timeOf } from '../clock';
   import { nowIs } from '../now.svelte';
   import type { ScheduleBench } from '../schedule.svelte';
   import type { Step } from '../types';
+  import Due from './Due.svelte';
   import ReadingSheet from './ReadingSheet.svelte';
   import Resting from './Resting.svelte';
-  import {
-    countsTo,
-    doneAt,
-    endedRises,
-    heatedAt,
-    left,
-    momentOf,
-    notYet,
-    ovensDue,
-    type Heat
-  } from './running';
+  import { countsTo, doneAt, endedRises, heatedAt, momentOf, notYet, ovensDue, type Heat } from './running';
 
   const { bench }: { bench: ScheduleBench } = $props();
   const now = nowIs(() => bench.judgement?.now);
-  const unit = $derived(kitchen.settings?.mass_unit ?? 'g');
   const moment = $derived(momentOf(bench.steps, now.ms));
   const due = $derived(moment.now ?? null);
   const target = $derived.by(() => {
@@ -66,47 +54,7 @@
       {bench.trouble || (bench.isEmpty ? 'Nothing to be ready yet.' : 'Finding the times …')}
     </p>
   {:else}
-    <section class="now" class:late aria-label="Now">
-      <p class="eyebrow">
-        {due ? (late ? 'now, late' : 'now') : 'nothing now'} <span>{due?.product ?? ''}</span>
-      </p>
-      {#if due}
-        <h1>{due.do}</h1>
-      {:else if moment.next[0]}
-        <h1>Until {timeOf(moment.next[0].at, bench.zone)}</h1>
-      {:else}
-        <h1>All done</h1>
-      {/if}
-      {#if target !== null}
-        <p class="timer" role="timer" aria-label="Time left">
-          {#each left(Math.abs(target - now.ms)) as part (part.unit)}<span class="big num">{part.value}</span
-            ><span class="unit">{part.unit}</span>{/each}
-        </p>
-        <p class="ends">
-          <span class="soft"
-            >{late ? 'over' : due && Date.parse(due.at) > now.ms ? 'until it begins' : 'left'}</span
-          >
-          <b
-            >{due && Date.parse(due.at) > now.ms ? 'begins' : due ? 'to' : 'then'}
-            {timeOf(target, bench.zone)}</b
-          >
-        </p>
-      {/if}
-      {#if due}
-        <table class="lines">
-          <tbody>
-            {#each due.grams as g (g.name)}
-              <tr
-                ><td>{g.name}</td><td class="num">{g.mass_g === null ? '' : mass(g.mass_g, unit)}</td><td
-                  class="num">{g.temp_c === null ? '' : `${g.temp_c.toFixed(0)} °C`}</td
-                ></tr
-              >
-            {/each}
-          </tbody>
-        </table>
-        {#each due.notes as note (note)}<p class="note">{note}</p>{/each}
-      {/if}
-    </section>
+    <Due {due} next={moment.next[0] ?? null} {target} {late} now={now.ms} zone={bench.zone} />
     {#each ovens as { heat: h, on } (h.oven + h.at)}
       <section class="oven" aria-label="Oven">
         <b>{h.oven}</b>
@@ -168,69 +116,16 @@
     background: var(--ground);
   }
 
-  header,
-  .ends,
-  .eyebrow {
+  header {
     display: flex;
     justify-content: space-between;
     gap: 1rem;
-  }
-
-  header {
     padding: 0.6rem 1rem;
   }
 
   section {
     padding: 0.7rem 1rem;
     border-top: 1px solid var(--hairline);
-  }
-
-  .now {
-    background: var(--sheet);
-    border-left: 6px solid var(--flax);
-  }
-
-  .now.late {
-    border-left-color: var(--held);
-  }
-
-  .eyebrow {
-    color: var(--flax);
-    font-weight: 600;
-  }
-
-  .late .eyebrow {
-    color: var(--held);
-  }
-
-  .eyebrow span {
-    color: var(--soft);
-    font-weight: 400;
-  }
-
-  h1 {
-    font-size: 1.75rem;
-  }
-
-  .big {
-    font-size: 4.75rem;
-    font-weight: 600;
-    line-height: 1;
-  }
-
-  .unit {
-    margin: 0 0.6rem 0 0.3rem;
-    color: var(--soft);
-    font-size: 1.4rem;
-  }
-
-  .lines td {
-    font-size: 1.05rem;
-    padding: 0.35rem 0.5rem 0.35rem 0;
-  }
-
-  .note {
-    margin-top: 0.35rem;
   }
 
   .oven {
