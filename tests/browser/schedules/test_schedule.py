@@ -117,20 +117,36 @@ def test_the_day_sheet_fits_one_page(page):
     assert len(SHEETS.findall(page.pdf(format="A4"))) == 1
 
 
-@pytest.mark.parametrize("address", ["/#/schedules", "/#/schedule/1", "/#/now/1", "/#/day/1"])
-def test_the_pages_can_be_used_by_everyone(page, address):
+@pytest.mark.parametrize("address", ["/#/schedules", "/#/schedule/1", "/#/now/1", "/#/day/1", "/#/starters"])
+def test_the_pages_can_be_used_by_everyone_at_every_width(page, address):
     page.goto(address)
     page.wait_for_load_state("networkidle")
     page.wait_for_timeout(300)
     assert violations(page) == []
     page.get_by_role("button", name="Dark appearance").click()
     assert violations(page, OF_COLOUR) == []
+    for width in (1024, 390) if "day" not in address else (1024,):  # paper has one width
+        page.set_viewport_size({"width": width, "height": 800})
+        page.wait_for_timeout(150)
+        assert over_the_side(page) == [], width
 
 
-@pytest.mark.parametrize("width", [390, 1024])
-@pytest.mark.parametrize("address", ["/#/schedules", "/#/schedule/1", "/#/now/1"])
-def test_nothing_stands_over_the_side(page, address, width):
-    page.set_viewport_size({"width": width, "height": 800})
-    page.goto(address)
-    page.wait_for_load_state("networkidle")
-    assert over_the_side(page) == []
+def test_a_step_is_done_and_read_by_keys(bench):
+    leaven = knot(bench, "Coaling stage loaf, Build the leaven")
+    leaven.focus()
+    bench.keyboard.press("d")
+    expect(bench.locator(".knot")).to_have_count(bench.locator(".knot").count())
+    expect(bench.locator("h1.say")).to_contain_text("Ready Sunday")
+    knot(bench, "Coaling stage loaf, Build the leaven").focus()
+    bench.keyboard.press("r")
+    expect(bench.get_by_role("dialog")).to_contain_text("Reading: Coaling stage loaf, leaven")
+
+
+def test_a_starter_is_fed_and_its_peak_noted(page):
+    page.goto("/#/starters")
+    jar = page.get_by_role("region", name="Brown rice jar")
+    for label, value in (("seed", "20"), ("flour", "40"), ("water", "40"), ("at", "22")):
+        jar.get_by_label(re.compile(f"{label}$|{label} ")).first.fill(value)
+    jar.get_by_role("button", name="Note it").click()
+    expect(jar.get_by_role("row")).to_have_count(5)
+    expect(jar.get_by_role("button", name="it peaks now")).to_be_visible()

@@ -7,25 +7,26 @@
 </script>
 
 {#if options.length}
-  <fieldset>
-    <legend class="small">Steps that may be left out</legend>
+  <details>
+    <summary class="small">Steps that may be left out, or taken</summary>
     {#each options as o (o.product + o.step)}
       <label class="small">
         <input type="checkbox" checked={o.on} onchange={(e) => bench.toggle(o, e.currentTarget.checked)} />
         {o.product}: {o.do}
       </label>
     {/each}
-  </fieldset>
+  </details>
 {/if}
 
 <style>
-  fieldset {
+  details {
     grid-column: 2 / -1;
-    columns: 2;
   }
 
-  legend {
-    font-weight: 600;
+  summary {
+    color: var(--flax);
+    cursor: pointer;
+    min-height: 26px;
   }
 
   label {
@@ -36,9 +37,8 @@
   }
 
   @media (max-width: 1120px) {
-    fieldset {
+    details {
       grid-column: 1;
-      columns: 1;
     }
 
     label {

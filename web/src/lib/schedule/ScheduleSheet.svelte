@@ -14,7 +14,8 @@
   import type { ScheduleBench } from './schedule.svelte';
   import StepPanel from './StepPanel.svelte';
   import { dayAndTime } from './clock';
-  import type { Answer, Content, Workplace } from './types';
+  import ReadingSheet from './running/ReadingSheet.svelte';
+  import type { Answer, Content, Step, Workplace } from './types';
   import WorkplaceSheet from './WorkplaceSheet.svelte';
 
   interface Props {
@@ -25,6 +26,7 @@
   const { bench, place, onplace }: Props = $props();
   let keeping = $state(false);
   let placing = $state(false);
+  let reading = $state.raw<Step | null>(null);
 
   const now = nowIs(() => bench.judgement?.now);
   const answer = $derived(bench.judgement);
@@ -92,7 +94,7 @@
         {facts}
         {room_c}
         now={now.ms}
-        onkey={(e, step) => stepKey(e, step, bench, ovens, now.ms)}
+        onkey={(e, step) => stepKey(e, step, bench, ovens, now.ms, (s) => (reading = s))}
       />
     </div>
     <StepPanel {bench} {ovens} now={now.ms} />
@@ -109,6 +111,7 @@
     <p>Yours: {mine.products.map((p) => p.id).join(', ') || 'nothing'}.</p>
   {/snippet}
 </Conflict>
+<ReadingSheet {bench} step={reading} now={now.ms} onclose={() => (reading = null)} />
 <WorkplaceSheet
   {place}
   open={placing}

@@ -93,6 +93,8 @@
     border-top: 2px solid var(--flax);
     background: var(--ground);
     min-height: 10rem;
+    max-height: 45vh;
+    overflow-y: auto;
   }
 
   .what p {

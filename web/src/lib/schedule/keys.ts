@@ -1,16 +1,18 @@
+import { doneAt } from './running/running';
 import type { ScheduleBench } from './schedule.svelte';
 import type { Step } from './types';
 
 const SMALL_MIN = 5;
 const LARGE_MIN = 30;
 
-/** What a key does to the chosen step: arrows move it, P holds it, Esc gives it back, O takes another oven. */
+/** What a key does to the chosen step: arrows move it, P holds it, Esc gives it back, O takes another oven, D is done. */
 export function stepKey(
   event: KeyboardEvent,
   step: Step,
   bench: ScheduleBench,
   ovens: readonly string[],
-  now: number
+  now: number,
+  read: (step: Step) => void = () => undefined
 ): void {
   if (event.ctrlKey || event.metaKey) return;
   const by = event.shiftKey ? LARGE_MIN : SMALL_MIN;
@@ -21,6 +23,8 @@ export function stepKey(
     Escape: () => (bench.isPinned(step) ? bench.unpin(step) : bench.choose(null)),
     o: () => bench.otherOven(step, ovens),
     n: () => bench.pin(step, new Date(Math.ceil(now / 300_000) * 300_000).toISOString()),
+    d: () => bench.commit(doneAt(bench, step, now)),
+    r: () => read(step),
     s: () => bench.toggle(step, false)
   };
   const work = act[event.key] ?? act[event.key.toLowerCase()];

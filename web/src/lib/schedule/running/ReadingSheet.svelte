@@ -10,10 +10,10 @@
     step: Step | null;
     now: number;
     /** A reading of the dough's °C was taken and saved. */
-    ontaken: (step: Step) => void;
+    ontaken?: (step: Step) => void;
     onclose: () => void;
   }
-  const { bench, step, now, ontaken, onclose }: Props = $props();
+  const { bench, step, now, ontaken = () => undefined, onclose }: Props = $props();
   let first = $state('');
   let height = $state('');
   let rise = $state('');
