@@ -1,4 +1,4 @@
-"""The search over a whole kitchen: briefs, blends, formulas and ingredients by name, use or other name."""
+"""The search over a whole kitchen: briefs, blends, formulas, schedules and ingredients by name, use or other name."""
 
 from __future__ import annotations
 
@@ -15,7 +15,7 @@ from fallow_sieve.store import words_of_work, work_named
 _SHOWN = 12
 _RANKED = 40  # of each kind that holds the words, the first by how they begin
 _SHORTEST_SLIP = 4
-Kind = Literal["brief", "blend", "formula", "ingredient"]
+Kind = Literal["brief", "blend", "formula", "schedule", "ingredient"]
 
 
 @dataclass(frozen=True, slots=True)

@@ -8,14 +8,20 @@ from typing import Any, Literal, cast
 
 from sqlmodel import Session
 
-WorkKind = Literal["brief", "blend", "formula"]
-_DRAFTS = {"blend": ("draft", "blend_id"), "formula": ("formula_draft", "formula_id")}
-_USE = {"brief": "h.use", "blend": "json_extract(d.content, '$.use')", "formula": "json_extract(d.content, '$.use')"}
+WorkKind = Literal["brief", "blend", "formula", "schedule"]
+_DRAFTS = {
+    "blend": ("draft", "blend_id"),
+    "formula": ("formula_draft", "formula_id"),
+    "schedule": ("schedule_draft", "schedule_id"),
+}
+_FIRST_USE = "json_extract(d.content, '$.products[0].use')"  # of a schedule, that of what stands first in it
+_OWN_USE = "json_extract(d.content, '$.use')"
+_USE = {"brief": "h.use", "blend": _OWN_USE, "formula": _OWN_USE, "schedule": _FIRST_USE}
 
 
 @dataclass(frozen=True, slots=True)
 class NamedWork:
-    """A brief, blend or formula: its id, its name, and its use (slug), where there is one."""
+    """A brief, blend, formula or schedule: its id, its name, and its use (slug), where there is one."""
 
     kind: WorkKind
     id: int
@@ -63,6 +69,6 @@ def words_of_work(session: Session) -> set[str]:
 def use_of_work(session: Session, kind: WorkKind, work_id: int) -> str | None:
     """Return the use (slug) of a brief, or of a document's draft, or None where it has none."""
     draft, owner = _DRAFTS.get(kind, ("brief", "id"))
-    use = "use" if kind == "brief" else "json_extract(content, '$.use')"
+    use = "use" if kind == "brief" else _USE[kind].replace("d.content", "content")
     query = f"SELECT {use} FROM {draft} WHERE {owner} = ?"
     return cast("str | None", session.connection().exec_driver_sql(query, (work_id,)).scalar())

@@ -3,15 +3,19 @@
 import json
 import math
 from datetime import datetime, timedelta
+from itertools import pairwise
 from pathlib import Path
 from zoneinfo import ZoneInfo
 
 import numpy as np
 import pytest
 
+from fallow_sieve.core.formulas.dough_temperature import Mass, water_temperature
 from fallow_sieve.core.schedule.learning import FinishedRise, pace_of
 from fallow_sieve.core.schedule.leaven.builds import Ratio, Starter, count_back, dilution_for, peak_hours, preferment
 from fallow_sieve.core.schedule.ovens import OvenKind
+from fallow_sieve.core.schedule.planner.grid import laid_on_grid
+from fallow_sieve.core.schedule.planner.problem import Crew, Lengths, Problem, Task
 from fallow_sieve.core.schedule.ripening.bodies import (
     Container,
     Leg,
@@ -304,3 +308,39 @@ def test_s27_a_rise_before_a_chill_ends_early(name, out):
 def test_s31_dough_temperature_is_a_lever(dough_c):
     for kitchen, minutes in zip(CASES["S31"]["inputs"]["kitchen_c"], OUT["S31"][str(dough_c)], strict=True):
         assert 60 * hours_until_ripe(1, dough_c, steady(kitchen), 1.42) == pytest.approx(minutes, abs=0.2)
+
+
+@pytest.mark.parametrize(
+    ("name", "dough_c", "mean", "swing"), [("hot night of S11", 28, 27, 3), ("cool night of S11", 24, 16, 2)]
+)
+def test_s34_a_later_start_ends_later(name, dough_c, mean, swing):
+    starts = [15 * n / 60 for n in range(97)]
+    ends = [s + hours_until_ripe(3.2277, dough_c, day_and_night(mean, swing, 22 + s), 1.42) for s in starts]
+    gains = [60 * (b - a) for a, b in pairwise(ends)]
+    assert min(gains) == pytest.approx(OUT["S34"][name], abs=1)
+
+
+def test_s34_where_the_surroundings_jump_it_fails_and_the_table_is_mended():
+    def jump(begin):
+        return lambda hours: np.where(hours + begin < 6, 4.0, 22.0)
+
+    starts = [15 * n / 60 for n in range(97)]
+    lengths = np.array([60 * hours_until_ripe(1.5, 28, jump(s), 1.95) for s in starts])
+    ends = np.array(starts) * 60 + lengths
+    assert min(np.diff(ends)) == pytest.approx(
+        OUT["S34"]["surroundings that jump from 4 to 22 °C after 6 h, dough 28 °C"], abs=1
+    )
+    table = np.interp(np.arange(0, 24 * 60 + 5, 5), np.array(starts) * 60, lengths)
+    task = Task("loaf", "proof", Lengths(table, table, table))
+    crew = Crew(1, 1, np.zeros(400), np.zeros(400, dtype=bool))
+    grid = laid_on_grid(Problem((task,), (), (), crew, (), 22, 288), 5)
+    assert (np.diff(grid.ends[0].typical) >= 0).all()
+
+
+@pytest.mark.parametrize("dough_c", [24, 26, 28, 30])
+def test_s30_the_water_for_a_dough_temperature(dough_c):
+    others = [Mass("flour", 1000, 21), Mass("sugar", 20, 21), Mass("fat", 40, 21)]
+    assert water_temperature(others, 830, dough_c).water_c == pytest.approx(OUT["S30"][str(dough_c)], abs=0.01)
+    if dough_c == 28:
+        cold = [Mass("flour", 1000, 4), *others[1:]]
+        assert water_temperature(cold, 830, 28).water_c == pytest.approx(OUT["S30"]["28 with flour at 4 °C"], abs=0.01)

@@ -217,3 +217,4 @@ class ScheduleAnswer(Out):
     paces: list[PaceOut] = Field(default_factory=list)
     visits: int = 0
     options: list[OptionOut] = Field(default_factory=list)
+    learnt: list[str] = Field(default_factory=list)

@@ -8,7 +8,7 @@ from datetime import datetime, timedelta
 
 from fallow_sieve.core.schedule.clashes import Clash
 from fallow_sieve.core.schedule.clock import Clock
-from fallow_sieve.core.schedule.learning import Pace
+from fallow_sieve.core.schedule.learning import Pace, heating_of, warmth_of
 from fallow_sieve.core.schedule.plan import Plan, latest_begin
 from fallow_sieve.core.schedule.planner.checking import visit_spans
 from fallow_sieve.core.schedule.planner.problem import CELL_MIN, Crew
@@ -19,6 +19,7 @@ from fallow_sieve.reference import template_named
 from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.schedule.doing import warm_caution
 from fallow_sieve.services.schedule.plans import Planned
+from fallow_sieve.services.schedule.products import key_of
 from fallow_sieve.services.schedule.stepping import Told, steps_of, text_of, told
 
 CAUTIONS = (
@@ -53,7 +54,30 @@ def schedule_answer(found: Planned, kitchen: KitchenNow) -> ScheduleAnswer:
         paces=[_pace(name, pace) for name, pace in found.paces.items()],
         visits=len(visits_of(plan)),
         options=[o for t in every for o in _options(t)],
+        learnt=_learnt(found),
     )
+
+
+def _learnt(found: Planned) -> list[str]:
+    """What doughs that were measured and ovens that were heated have taught this plan, with how many say so."""
+    said = []
+    for given, product in zip(found.file.products, found.request.products, strict=True):
+        warmer = warmth_of(found.taught.doughs, product.use, key_of(given))
+        if warmer.doughs and abs(warmer.offset_k) >= _TOLD_K:
+            way = "warmer" if warmer.offset_k > 0 else "cooler"
+            count = counted(warmer.doughs, "dough")
+            said.append(
+                f"{product.name}: {count} measured, {abs(warmer.offset_k):.1f} K {way} than planned: water to suit."
+            )
+    for oven in found.request.ovens:
+        factor, heats = heating_of(found.taught.heats, oven.name)
+        if heats and abs(factor - 1) >= _TOLD_SHARE:
+            way = "slower" if factor > 1 else "quicker"
+            said.append(f"{oven.name}: {counted(heats, 'heating')}, {100 * abs(factor - 1):.0f} % {way} than the rule.")
+    return said
+
+
+_TOLD_K, _TOLD_SHARE = 0.2, 0.02
 
 
 def _options(told: Told) -> list[OptionOut]:

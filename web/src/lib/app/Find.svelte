@@ -32,7 +32,8 @@
 
   function href(hit: Schemas['Found']): string {
     if (hit.kind === 'ingredient') return `/ingredients/${hit.slug}`;
-    return { brief: `/briefs/${hit.id}`, formula: `/formula/${hit.id}`, blend: `/bench/${hit.id}` }[hit.kind];
+    const pages = { brief: 'briefs', formula: 'formula', blend: 'bench', schedule: 'schedule' };
+    return `/${pages[hit.kind]}/${hit.id}`;
   }
 
   function key(event: KeyboardEvent): void {

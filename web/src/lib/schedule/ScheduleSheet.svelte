@@ -39,7 +39,8 @@
     const said = [
       a.latest_start && `Latest start ${dayAndTime(a.latest_start, bench.zone)}.`,
       a.gap && `At most ${(100 * a.gap).toFixed(0)} % from the best.`,
-      ...a.paces.filter((p) => p.rises).map((p) => `${p.id}: ${p.say}`)
+      ...a.paces.filter((p) => p.rises).map((p) => `${p.id}: ${p.say}`),
+      ...a.learnt
     ];
     return said.filter(Boolean).join(' ');
   }
