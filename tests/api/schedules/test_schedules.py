@@ -253,3 +253,11 @@ def test_an_oven_that_heats_slowly_is_switched_on_earlier_next_time(client):
     )["heating"][0]
     length = [datetime.fromisoformat(h["hot_at"]) - datetime.fromisoformat(h["at"]) for h in (before, after)]
     assert length[1] > length[0]
+
+
+def test_a_plan_that_runs_late_is_as_little_late_as_may_be_and_says_so(client, running):
+    running["products"][0]["ready_at"] = "2026-03-14T11:30"
+    plan = planned(client, running)
+    assert plan["status"] == "optimal"
+    assert "late" in plan["say"]
+    assert plan["products"][0]["ready_at"] < "2026-03-14T13:00"

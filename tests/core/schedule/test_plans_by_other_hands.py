@@ -2,6 +2,7 @@
 
 import json
 from datetime import datetime, timedelta
+from functools import cache
 from pathlib import Path
 
 import pytest
@@ -20,7 +21,12 @@ IMPOSSIBLE = [a for a in ASKED if a["expect"] == "infeasible"]
 
 
 def answered(plan):
-    file = PlanFile.model_validate(plan)
+    return _answered(json.dumps(plan))
+
+
+@cache
+def _answered(text):
+    file = PlanFile.model_validate_json(text)
     found = planned(file, bundled_kitchen())
     return found, schedule_answer(found, bundled_kitchen())
 

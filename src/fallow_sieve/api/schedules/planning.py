@@ -26,7 +26,7 @@ from fallow_sieve.services.schedule.telling import schedule_answer
 from fallow_sieve.services.schedule.why import why_then
 from fallow_sieve.store import SCHEDULES, add_observation, starters_of, taught_in, workplace_of
 
-TIME_LIMIT_S, WHY_LIMIT_S = 10.0, 20.0
+TIME_LIMIT_S, WHY_LIMIT_S = 10.0, 8.0
 routes = Blueprint("planning", __name__)
 
 

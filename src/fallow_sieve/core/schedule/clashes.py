@@ -55,20 +55,21 @@ def _with(request: Request, changed: Product) -> Request:
     return replace(request, products=tuple(changed if p.name == changed.name else p for p in request.products))
 
 
-def _freed(product: Product) -> Product:
+def freed(product: Product) -> Product:
+    """Return the product wanted as near to its time as may be, earlier or later, with nothing held."""
     return replace(product, ready=None, near=max(0.0, product.ready or 0.0), pins={})
 
 
 def _too_long(planned: Planner, request: Request, product: Product, late: Sequence[Product]) -> Clash:
     names = {p.name for p in late}
     kept = tuple(
-        _freed(p) if p.name == product.name else p
+        freed(p) if p.name == product.name else p
         for p in request.products
         if p.name == product.name or p.name not in names
     )
     found = planned(replace(request, products=kept))
     if not found.is_usable:
-        found = planned(replace(request, products=(_freed(product),)))
+        found = planned(replace(request, products=(freed(product),)))
     works = (product.name, _end(found, product)) if found.is_usable else None
     return Clash((product.name,), "", _least_min(found, product), product.ready, works)
 
@@ -99,7 +100,7 @@ def _clash(planned: Planner, request: Request, together: Sequence[Product]) -> C
     names = tuple(p.name for p in together)
     only = replace(request, products=tuple(together))
     over = next((word for word, freed in _without_limits(only) if planned(freed).is_usable), "times")
-    works = [(p.name, _end(found, p)) for p in together if (found := planned(_with(request, _freed(p)))).is_usable]
+    works = [(p.name, _end(found, p)) for p in together if (found := planned(_with(request, freed(p)))).is_usable]
     ready = {p.name: p.ready or 0.0 for p in together}
     best = min(works, key=lambda w: abs(w[1] - ready[w[0]]), default=None)
     return Clash(names, over, None, None, best)

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from datetime import time, timedelta
 
 from fallow_sieve.core.numerics.programs import UNLIMITED, Effort
-from fallow_sieve.core.schedule.clashes import Clash, clashes
+from fallow_sieve.core.schedule.clashes import Clash, clashes, freed
 from fallow_sieve.core.schedule.clock import Clock, crew_of, hour_of, instant_of, zone_named
 from fallow_sieve.core.schedule.learning import Pace, Taught, heating_of, pace_of
 from fallow_sieve.core.schedule.plan import Plan, Request, make_plan
@@ -57,7 +57,7 @@ def planned(
 
     Raises BadInputError naming the place of what cannot be planned at all.
     """
-    first = _planned(file, kitchen, effort, taught, coarse_found)
+    first = _late_if_it_runs(_planned(file, kitchen, effort, taught, coarse_found), effort)
     found = _colder(first, kitchen, effort) if _is_bad(first) else first
     cannot_be = found.plan.found in (Found.TOO_LONG, Found.CLASH)
     return replace(found, clashes=clashes(found.request, found.plan, why_effort)) if cannot_be else found
@@ -73,6 +73,16 @@ def _planned(
         return Planned(request, clock, plan, (), file, paces, taught)
 
     return whole(make_plan(request, effort, lambda plan: coarse_found(whole(plan))))
+
+
+def _late_if_it_runs(found: Planned, effort: Effort) -> Planned:
+    """A plan that runs and cannot be in time any more is as little late as may be: it cannot be called off."""
+    if found.plan.is_usable or not any(p.done for p in found.request.products):
+        return found
+    products = tuple(freed(p) if p.done else p for p in found.request.products)
+    request = replace(found.request, products=products)
+    plan = make_plan(request, effort)
+    return replace(found, request=request, plan=plan) if plan.is_usable else found
 
 
 def _is_bad(found: Planned) -> bool:

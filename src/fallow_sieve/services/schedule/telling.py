@@ -213,14 +213,17 @@ def sentence(found: Planned) -> str:
 
 @dataclass(frozen=True, slots=True)
 class _Ready:
-    """When a product is ready, and for when it was wanted where that is much later."""
+    """When a product is ready, for when it was wanted where that is much later, and how late it is."""
 
     name: str
     at: datetime
     wanted: datetime | None
+    late_min: float = 0.0
 
     def words(self, day: bool) -> str:
         at = f"{self.at:%A %H:%M}" if day else f"{self.at:%H:%M}"
+        if self.late_min >= CELL_MIN:
+            return f"{at}, {span_words(self.late_min)} late"
         return f"{at} for {day_and_time(self.wanted, self.at)}" if self.wanted else at
 
 
@@ -230,7 +233,8 @@ _MUCH_EARLIER_MIN = 60.0
 def _readiness(plan: Plan, product: Product, clock: Clock) -> _Ready:
     at, ready = _ready(plan, product), product.ready
     early = ready is not None and ready - at >= _MUCH_EARLIER_MIN
-    return _Ready(product.name, clock.local(at), clock.local(ready) if early and ready is not None else None)
+    late = at - product.near if ready is None and product.done and product.near else 0.0
+    return _Ready(product.name, clock.local(at), clock.local(ready) if early and ready is not None else None, late)
 
 
 def _ready_words(ready: Sequence[_Ready]) -> str:
