@@ -45,7 +45,7 @@
     '/plan/:id': wrap({ asyncComponent: () => import('./lib/schedule/PlanPage.svelte') }),
     '/now/:id': wrap({ asyncComponent: () => import('./lib/schedule/running/NowPage.svelte') }),
     '/starters': wrap({ asyncComponent: () => import('./lib/schedule/starters/StartersPage.svelte') }),
-    '/day/:id': wrap({ asyncComponent: () => import('./lib/schedule/DaySheetPage.svelte') }),
+    '/day/:id': wrap({ asyncComponent: () => import('./lib/schedule/day/DaySheetPage.svelte') }),
     '/recipe': wrap({ asyncComponent: () => import('./lib/recipes/RecipePage.svelte') }),
     '/compare/:id': wrap({ asyncComponent: () => import('./lib/blends/compare/ComparePage.svelte') }),
     '/print/:id': wrap({ asyncComponent: () => import('./lib/blends/print/PrintPage.svelte') }),

@@ -121,6 +121,14 @@ def test_readings_that_are_ahead_move_the_rest_forward(client, running):
     running["products"][0]["readings"] = {"proof": readings}
     after = planned(client, running)
     assert step_of(after, "proof")["gate"][0] < step_of(before, "proof")["gate"][0]
+    spans = [[datetime.fromisoformat(t) for t in step_of(p, "proof")["likely"]] for p in (before, after)]
+    assert spans[1][1] - spans[1][0] < spans[0][1] - spans[0][0]
+
+
+def test_a_dough_that_has_sunk_is_flagged_on_its_step(client, running):
+    readings = [{"at": f"2026-03-14T09:{m:02}", "rise_pct": r} for m, r in ((0, 60), (10, 80), (28, 66))]
+    running["products"][0]["readings"] = {"proof": readings}
+    assert any("sunk" in f for f in step_of(planned(client, running), "proof")["flags"])
 
 
 def test_four_ways_out_of_a_rise_that_is_ahead_are_simulated(client, running):

@@ -17,7 +17,7 @@ from fallow_sieve.core.schedule.steps.dough import Kitchen
 from fallow_sieve.core.schedule.steps.making import make
 from fallow_sieve.core.schedule.steps.places import Climate
 from fallow_sieve.core.schedule.steps.product import Product
-from fallow_sieve.core.schedule.steps.readings import read_pace
+from fallow_sieve.core.schedule.steps.readings import ReadPace, read_pace
 from fallow_sieve.core.schedule.steps.rules import COLD, Kind
 from fallow_sieve.core.values import BadInputError
 from fallow_sieve.formats.schedule import USUAL_KITCHEN, KitchenIn, PlanFile, ProductIn
@@ -145,15 +145,21 @@ def _moment(file: PlanFile) -> Moment:
 
 def _read(product: Product, given: ProductIn, clock: Clock, around: Kitchen, place: str) -> Product:
     """The product with the paces that the readings of its running rises tell."""
-    paces = {}
+    found: dict[str, ReadPace] = {}
     for step, readings in given.readings.items():
         rule = next((r for r in product.rules if r.step == step), None)
         if rule is None or rule.kind is not Kind.FERMENT or step not in product.done:
             continue
         read = [(clock.minute(instant_of(r.at, clock.zone, f"{place}/readings/{step}")), r.rise_pct) for r in readings]
         rises = [(at, rise) for at, rise in read if rise is not None]
-        paces[step] = read_pace(product, rule, around, product.done[step].begin, rises).factor
-    return replace(product, paces=paces)
+        if rises:
+            found[step] = read_pace(product, rule, around, product.done[step].begin, rises)
+    return replace(
+        product,
+        paces={s: r.factor for s, r in found.items()},
+        reaches={s: (r.low / r.factor, r.high / r.factor) for s, r in found.items() if r.high > r.low},
+        flags={s: r.flags for s, r in found.items()},
+    )
 
 
 def _refuse_twice(names: list[str], place: str) -> None:

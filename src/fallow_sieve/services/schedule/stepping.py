@@ -102,6 +102,7 @@ def _step(planned: Planned, told: Told, rule: StepRule) -> StepOut:
         notes=_notes(told, rule),
         **(_gates(planned, product, rule, timed, stay) if rises and rule.kind is Kind.FERMENT and stay else {}),
         curve=_curve(rises),
+        flags=list(product.flags.get(rule.step, ())),
         phases=_phases(clock, timed, tasks[0][0].phases) if rule.kind is Kind.BAKE else [],
     )
 
@@ -168,7 +169,8 @@ def _gates(planned: Planned, product: Product, rule: StepRule, timed: Timed, sta
     if any(r.kind is Kind.CHILL for r in run_of(product.rules, rule)[1:]) and rule.kind is not Kind.CHILL:
         return {}  # it ends early on purpose: the cold does the rest
     pace = planned.paces[product.name]
-    likely = [_at(path, x, timed.begin) for x in (pace.low_factor / pace.factor, pace.high_factor / pace.factor)]
+    learnt = (pace.low_factor / pace.factor, pace.high_factor / pace.factor)
+    likely = [_at(path, x, timed.begin) for x in product.reaches.get(rule.step, learnt)]
     rim = product.rim.get(rule.step)
     over = None if rim is None else _at(path, rim, timed.begin)
     found: dict[str, object] = {}

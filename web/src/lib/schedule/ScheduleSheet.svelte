@@ -7,16 +7,16 @@
   import { download } from './files';
   import { nowIs } from './now.svelte';
   import Threads from './drawing/Threads.svelte';
-  import Empty from './Empty.svelte';
+  import Empty from './asking/Empty.svelte';
   import { stepKey } from './keys';
   import { factsOf, ovensOf, roomOf } from './places';
-  import Products from './Products.svelte';
+  import Products from './asking/Products.svelte';
   import type { ScheduleBench } from './schedule.svelte';
   import StepPanel from './StepPanel.svelte';
   import { dayAndTime } from './clock';
   import ReadingSheet from './running/ReadingSheet.svelte';
   import type { Answer, Content, Step, Workplace } from './types';
-  import WorkplaceSheet from './WorkplaceSheet.svelte';
+  import WorkplaceSheet from './asking/WorkplaceSheet.svelte';
 
   interface Props {
     bench: ScheduleBench;

@@ -6,7 +6,7 @@
   import { stepKey } from './keys';
   import type { ScheduleBench } from './schedule.svelte';
   import WaysOut from './running/WaysOut.svelte';
-  import Options from './Options.svelte';
+  import Options from './asking/Options.svelte';
   import WhyThen from './WhyThen.svelte';
 
   interface Props {
@@ -65,6 +65,7 @@
         </table>
       {/if}
       {#each step.notes as note (note)}<p class="small note">{note}</p>{/each}
+      {#each step.flags as flag (flag)}<p class="small held">{flag}</p>{/each}
       {#if step.gate}
         <p class="small passes">
           Ripe between {timeOf(step.gate[0]!, bench.zone)} and {timeOf(step.gate[1]!, bench.zone)}{step.rim_at

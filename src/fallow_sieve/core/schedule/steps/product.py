@@ -28,7 +28,8 @@ class Product:
     kitchen's rises have taught. `phases` are the bake's, `cool_min` the minutes before cutting; `rim` the ripeness at
     which it stands over the rim of its tin (None: it does not). `rest_days` is how long the starter's jar stood cold,
     `leaven_pace` a factor on its hours to a peak.
-    What is `done` stays as it was; nothing else begins before `now`. `paces` is what a rise's own readings say of it.
+    What is `done` stays as it was; nothing else begins before `now`. `paces` is what a rise's own readings say of it,
+    `reaches` the 95 % interval of that as shares of it, `flags` what they warn of.
     """
 
     name: str
@@ -56,6 +57,8 @@ class Product:
     done: Mapping[str, Done] = field(default_factory=dict)
     now: float = 0.0
     paces: Mapping[str, float] = field(default_factory=dict)
+    reaches: Mapping[str, tuple[float, float]] = field(default_factory=dict)
+    flags: Mapping[str, tuple[str, ...]] = field(default_factory=dict)
 
     @property
     def piece_g(self) -> float:

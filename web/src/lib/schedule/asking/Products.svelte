@@ -1,12 +1,12 @@
 <!-- What is asked: which formulas, how much, ready when. Typed over in place; all else is found. -->
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
-  import { readNumber } from '../ui/format';
+  import { readNumber } from '../../ui/format';
   import AddProduct from './AddProduct.svelte';
-  import { instantOf, localOf } from './clock';
+  import { instantOf, localOf } from '../clock';
   import { schools } from './schools.svelte';
-  import type { ScheduleBench } from './schedule.svelte';
-  import type { Product } from './types';
+  import type { ScheduleBench } from '../schedule.svelte';
+  import type { Product } from '../types';
 
   const { bench }: { bench: ScheduleBench } = $props();
   const useOf = (p: Product) => p.use ?? p.formula?.use ?? '';

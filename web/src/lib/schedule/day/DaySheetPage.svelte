@@ -1,11 +1,11 @@
 <!-- The day sheet, for paper: the threads, then a line a visit with blanks for what really was. -->
 <script lang="ts">
-  import DocumentPage from '../document/DocumentPage.svelte';
-  import { serverOf } from '../document/server';
+  import DocumentPage from '../../document/DocumentPage.svelte';
+  import { serverOf } from '../../document/server';
   import DaySheet from './DaySheet.svelte';
-  import { workplace } from './making';
-  import { ScheduleBench } from './schedule.svelte';
-  import type { Content, Workplace } from './types';
+  import { workplace } from '../making';
+  import { ScheduleBench } from '../schedule.svelte';
+  import type { Content, Workplace } from '../types';
 
   const { params }: { params: { id: string } } = $props();
   let place = $state.raw<Workplace | null>(null);

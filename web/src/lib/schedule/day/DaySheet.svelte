@@ -1,11 +1,11 @@
 <script lang="ts">
-  import { kitchen } from '../app/kitchen.svelte';
-  import { mass } from '../ui/format';
-  import { dayOf, timeOf } from './clock';
-  import Threads from './drawing/Threads.svelte';
-  import { factsOf, roomOf } from './places';
-  import type { ScheduleBench } from './schedule.svelte';
-  import { visited, type Step, type Workplace } from './types';
+  import { kitchen } from '../../app/kitchen.svelte';
+  import { mass } from '../../ui/format';
+  import { dayOf, timeOf } from '../clock';
+  import Threads from '../drawing/Threads.svelte';
+  import { factsOf, roomOf } from '../places';
+  import type { ScheduleBench } from '../schedule.svelte';
+  import { visited, type Step, type Workplace } from '../types';
 
   const { bench, place }: { bench: ScheduleBench; place: Workplace } = $props();
   const unit = $derived(kitchen.settings?.mass_unit ?? 'g');

@@ -1,10 +1,10 @@
 <!-- Add something that is to be ready: a formula of the kitchen, or a use without one. -->
 <script lang="ts">
-  import { allPages, api, ask, type Schemas } from '../api/client';
-  import { attempt } from '../ui/state/attempt';
-  import { productOf, tomorrowAtNine, workplace } from './making';
+  import { allPages, api, ask, type Schemas } from '../../api/client';
+  import { attempt } from '../../ui/state/attempt';
+  import { productOf, tomorrowAtNine, workplace } from '../making';
   import { schools } from './schools.svelte';
-  import type { ScheduleBench } from './schedule.svelte';
+  import type { ScheduleBench } from '../schedule.svelte';
 
   const { bench, label = 'Add …' }: { bench: ScheduleBench; label?: string } = $props();
   let formulas = $state.raw<Schemas['FormulaSummary'][]>([]);

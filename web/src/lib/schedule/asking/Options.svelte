@@ -1,6 +1,6 @@
 <!-- Steps that may be left out, each with a box: what the formula and the school chose can be chosen otherwise. -->
 <script lang="ts">
-  import type { ScheduleBench } from './schedule.svelte';
+  import type { ScheduleBench } from '../schedule.svelte';
 
   const { bench }: { bench: ScheduleBench } = $props();
   const options = $derived(bench.shown?.options ?? []);

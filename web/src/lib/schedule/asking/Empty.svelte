@@ -1,9 +1,9 @@
 <!-- Nothing to be ready yet: one button plans a formula of the kitchen for tomorrow. -->
 <script lang="ts">
-  import { api, ask, type Schemas } from '../api/client';
-  import { attempt } from '../ui/state/attempt';
-  import { productOf, tomorrowAtNine, workplace } from './making';
-  import type { ScheduleBench } from './schedule.svelte';
+  import { api, ask, type Schemas } from '../../api/client';
+  import { attempt } from '../../ui/state/attempt';
+  import { productOf, tomorrowAtNine, workplace } from '../making';
+  import type { ScheduleBench } from '../schedule.svelte';
 
   const { bench }: { bench: ScheduleBench } = $props();
   let first = $state.raw<Schemas['HeadOut'] | null>(null);

@@ -1,4 +1,4 @@
-import { api, ask, type Schemas } from '../api/client';
+import { api, ask, type Schemas } from '../../api/client';
 
 /** The uses that can be planned with their schools, and the kinds of ovens; asked once. */
 class Schools {

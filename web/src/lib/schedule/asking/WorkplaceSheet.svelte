@@ -1,10 +1,10 @@
 <!-- Where the kitchen works, asked once: hours, people, ovens, temperatures. -->
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { api, ask, wordsOf } from '../api/client';
-  import Sheet from '../ui/Sheet.svelte';
+  import { api, ask, wordsOf } from '../../api/client';
+  import Sheet from '../../ui/Sheet.svelte';
   import { schools } from './schools.svelte';
-  import type { Workplace } from './types';
+  import type { Workplace } from '../types';
 
   interface Props {
     place: Workplace;
