@@ -25,7 +25,7 @@ from fallow_sieve.formats.schedule import (
 from fallow_sieve.formats.shared import parse_json, validate
 from fallow_sieve.services.schedule.plans import planned
 from fallow_sieve.services.schedule.ripening import CAUTIONS, leaven, ripening, watched
-from fallow_sieve.services.schedule.telling import schedule_answer
+from fallow_sieve.services.schedule.telling import schedule_answer, span_words
 
 
 def ripen(path: str, json: bool) -> None:
@@ -89,8 +89,7 @@ def _schedule_words(a: ScheduleAnswer) -> str:
 
 
 def _clock(hours: float) -> str:
-    minutes = round(60 * hours)
-    return f"{minutes // 60} h {minutes % 60:02d} min" if minutes >= 60 else f"{minutes} min"
+    return span_words(60 * hours)
 
 
 def _ripen_words(a: RipenAnswer) -> str:

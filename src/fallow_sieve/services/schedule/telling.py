@@ -296,4 +296,4 @@ def span_words(minutes: float) -> str:
     whole = round(minutes)
     if whole < 60:
         return f"{whole} min"
-    return f"{whole // 60} h {whole % 60} min" if whole % 60 else f"{whole // 60} h"
+    return f"{whole // 60} h {whole % 60:02d} min" if whole % 60 else f"{whole // 60} h"
