@@ -269,3 +269,13 @@ def test_a_plan_that_runs_late_is_as_little_late_as_may_be_and_says_so(client, r
     assert plan["status"] == "optimal"
     assert "late" in plan["say"]
     assert plan["products"][0]["ready_at"] < "2026-03-14T13:00"
+
+
+def test_an_oven_is_hot_when_its_bake_begins_and_cools_shut_after_the_last(client):
+    plan = planned(client, tin_loaf(content_of(client)))
+    bake = step_of(plan, "bake")
+    points = [p for p in plan["warmth"] if p["oven"] == bake["oven"]]
+    assert points[0]["temp_c"] == 22
+    assert {"oven": bake["oven"], "at": bake["at"], "temp_c": 190.0} in points
+    assert [p["temp_c"] for p in points[-4:]] == sorted((p["temp_c"] for p in points[-4:]), reverse=True)
+    assert points[-1]["temp_c"] > 22

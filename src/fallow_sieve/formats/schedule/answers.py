@@ -189,6 +189,14 @@ class PaceOut(Out):
     say: str
 
 
+class WarmthOut(Out):
+    """How warm an oven is at an instant (UTC), °C; between two of them, straight."""
+
+    oven: str
+    at: str
+    temp_c: float
+
+
 class OptionOut(Out):
     """A step that may be left out: what it is, and whether it is taken."""
 
@@ -218,3 +226,4 @@ class ScheduleAnswer(Out):
     visits: int = 0
     options: list[OptionOut] = Field(default_factory=list)
     learnt: list[str] = Field(default_factory=list)
+    warmth: list[WarmthOut] = Field(default_factory=list)

@@ -14,13 +14,14 @@ from fallow_sieve.core.schedule.planner.checking import visit_spans
 from fallow_sieve.core.schedule.planner.problem import CELL_MIN, Crew
 from fallow_sieve.core.schedule.steps.product import Product
 from fallow_sieve.core.values import counted
-from fallow_sieve.formats.schedule import ConflictOut, HeatOut, HoursOut, OptionOut, PaceOut, ReadyOut, ScheduleAnswer
+from fallow_sieve.formats.schedule import ConflictOut, HoursOut, OptionOut, PaceOut, ReadyOut, ScheduleAnswer
 from fallow_sieve.reference import template_named
 from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.schedule.doing import warm_caution
 from fallow_sieve.services.schedule.plans import Planned
 from fallow_sieve.services.schedule.products import key_of
 from fallow_sieve.services.schedule.stepping import Told, steps_of, text_of, told
+from fallow_sieve.services.schedule.warmth import heating, oven_warmth
 
 CAUTIONS = (
     "Raw flour and raw egg are not safe to taste: bake to the core temperature, and measure it.",
@@ -55,6 +56,7 @@ def schedule_answer(found: Planned, kitchen: KitchenNow) -> ScheduleAnswer:
         visits=len(visits_of(plan)),
         options=[o for t in every for o in _options(t)],
         learnt=_learnt(found),
+        warmth=oven_warmth(found),
     )
 
 
@@ -171,28 +173,6 @@ def _kind(crew: Crew, n: int) -> str:
 
 
 _NEVER = 1e9
-
-
-def heating(found: Planned) -> list[HeatOut]:
-    """Return when each oven is switched on or turned, so that it is hot as its bake begins."""
-    plan, problem, out = found.plan, found.plan.laid.problem, []
-    for oven in found.request.ovens:
-        bakes = sorted(
-            ((t, x) for t, x in zip(problem.tasks, plan.tasks, strict=True) if t.phases and x.oven == oven.name),
-            key=lambda b: b[1].begin,
-        )
-        last_end, last_c = -1e9, problem.room_c
-        for task, timed in bakes:
-            if task.in_machine:
-                continue
-            now_c = last_c if timed.begin - last_end < oven.kind.tau_cool_closed_min else problem.room_c
-            to_c = min(task.phases[0].oven_c, oven.kind.max_c)
-            minutes = oven.pace * oven.kind.change_min(now_c, to_c, problem.room_c)
-            if minutes > 0:
-                at, hot = text_of(found.clock, timed.begin - minutes // 1 - 1), text_of(found.clock, timed.begin)
-                out.append(HeatOut(oven=oven.name, at=at, to_c=to_c, hot_at=hot, product=task.product, step=task.step))
-            last_end, last_c = timed.begin + sum(p.minutes for p in task.phases), task.phases[-1].oven_c
-    return sorted(out, key=lambda h: h.at)
 
 
 def day_and_time(at: datetime, beside: datetime | None = None) -> str:

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
 import { dayOf, instantOf, lasting, localOf, timeOf } from './clock';
-import { warmthOf } from './drawing/heat';
 import { layoutOf, swell } from './drawing/lanes';
 import { placed, visitsOf } from './drawing/visits';
 import { tomorrowAtNine } from './making';
@@ -118,12 +117,6 @@ describe('the drawing', () => {
       (w) => w.x === 10
     );
     expect(found.map((f) => f.item.x)).toEqual([10, 200]);
-  });
-
-  it('heats an oven to its bake and lets it cool after', () => {
-    const warm = warmthOf(answer, 'deck', 22);
-    expect(warm.map((w) => w.temp_c)).toEqual([22, 200, 200, 66.5]);
-    expect(warm[0]!.at).toBe(Date.parse(at('10:50')));
   });
 });
 

@@ -4,9 +4,13 @@
   import { area } from 'd3-shape';
   import { dayOf, localOf, timeOf } from '../clock';
   import type { Answer } from '../types';
-  import { warmthOf, type Warmth } from './heat';
   import type { Lane } from './lanes';
 
+  /** How warm an oven is at an instant (ms). */
+  interface Warmth {
+    at: number;
+    temp_c: number;
+  }
   interface Props {
     answer: Answer;
     lanes: readonly Lane[];
@@ -49,7 +53,12 @@
   const ovens = $derived(
     lanes
       .filter((l) => l.key.startsWith('oven:'))
-      .map((lane) => ({ lane, warmth: warmthOf(answer, lane.key.slice(5), room_c) }))
+      .map((lane) => ({
+        lane,
+        warmth: answer.warmth
+          .filter((w) => w.oven === lane.key.slice(5))
+          .map((w) => ({ at: Date.parse(w.at), temp_c: w.temp_c }))
+      }))
   );
 
   function heat(lane: Lane, warmth: Warmth[]): string {
