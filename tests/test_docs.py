@@ -24,6 +24,7 @@ from fallow_sieve.formats.formulas.file import read_formula
 from fallow_sieve.formats.formulas.scaling_answers import temperature_answer
 from fallow_sieve.formats.ingredients.answers import ComparisonDocument
 from fallow_sieve.formats.schedule import DoughIn, PlanFile, StarterIn
+from fallow_sieve.formats.trials import TrialFile
 from fallow_sieve.reference.formulas import marks
 from fallow_sieve.reference.ingredients import library, library_shelf
 from kit import blend
@@ -82,10 +83,11 @@ def examples() -> list[dict[str, object]]:
 
 
 def test_the_examples_are_what_is_read_and_written():
-    blend_file, brief, analysis, opened, comparison, formula, temperature, dough, build, plan = examples()
+    blend_file, brief, analysis, opened, comparison, formula, temperature, dough, build, plan, trial = examples()
     DoughIn.model_validate(dough)
     StarterIn.model_validate(build)
     PlanFile.model_validate(plan)
+    TrialFile.model_validate(trial)
     assert read_brief(json.dumps(brief).encode()).wishes.limits.max_bins == 5
     read = read_blend(json.dumps(blend_file).encode())
     assert read.ingredients[0].facts["fibre_g"].range.high == 7

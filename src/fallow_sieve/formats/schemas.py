@@ -22,6 +22,7 @@ from fallow_sieve.formats.schedule import (
     StarterAnswer,
     StarterIn,
 )
+from fallow_sieve.formats.trials import FaultCaseIn, FaultsAnswer, TrialAnswer, TrialFile
 
 FOLDER = Path(__file__).with_name("schemas")
 MODELS: dict[str, type[BaseModel]] = {
@@ -46,6 +47,10 @@ MODELS: dict[str, type[BaseModel]] = {
     "builds-1.json": StarterAnswer,
     "schedule-1.json": PlanFile,
     "plan-1.json": ScheduleAnswer,
+    "trial-1.json": TrialFile,
+    "trial-answer-1.json": TrialAnswer,
+    "fault-case-1.json": FaultCaseIn,
+    "faults-1.json": FaultsAnswer,
 }
 
 

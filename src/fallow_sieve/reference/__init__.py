@@ -30,6 +30,7 @@ from fallow_sieve.reference.schedule import (
 )
 from fallow_sieve.reference.sieving import grit_mapping
 from fallow_sieve.reference.tables import tables_version
+from fallow_sieve.reference.trials import fault_tables, measure_bands, quantities, step_sizes
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.reference.words import flour_words
 
@@ -42,6 +43,7 @@ __all__ = [
     "diets",
     "egg_of",
     "eggs",
+    "fault_tables",
     "flour_words",
     "formula_rules",
     "grit_mapping",
@@ -50,6 +52,7 @@ __all__ = [
     "library_shelf",
     "look_alikes",
     "marks",
+    "measure_bands",
     "organism_named",
     "oven_named",
     "oven_names",
@@ -57,11 +60,13 @@ __all__ = [
     "portions",
     "powders",
     "practice_mixes",
+    "quantities",
     "record",
     "refreshes",
     "rules",
     "schools_by_use",
     "starters",
+    "step_sizes",
     "swap_rules",
     "tables_version",
     "template_named",

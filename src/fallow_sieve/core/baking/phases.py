@@ -66,6 +66,8 @@ class PlannedPhase:
 class BakePlan:
     """Phases in order, the core to reach (°C) with its reason, cooling (min), bake loss (%), pan note, cautions.
 
+    `core_aim_c` is the end of the core's range to aim for: the lower for a rich dough, the upper for a lean one.
+
     Everything but `cautions` is empty or None where the use has no rule; `say` then says so.
     """
 
@@ -79,6 +81,7 @@ class BakePlan:
     pan_note: str
     cautions: tuple[Caution, ...]
     say: str
+    core_aim_c: float | None = None
 
 
 def plan_bake(
@@ -108,6 +111,7 @@ def _planned(
         pan_note=pan.note,
         cautions=_cautions(phases),
         say="" if phases else "No bake is on record for this use: note what worked, and go by the core.",
+        core_aim_c=(done.core_low_c if rich else done.core_high_c) if done else None,
     )
 
 

@@ -57,7 +57,7 @@ from fallow_sieve.core.formulas.judgement import FormulaJudgement, judge_formula
 from fallow_sieve.core.formulas.new_line import begin_line
 from fallow_sieve.core.formulas.newer_blend import changes_on
 from fallow_sieve.core.formulas.portions import MAX_NAME, Portion
-from fallow_sieve.core.formulas.pouring import counted_water, poured_pct, poured_water_g, with_water
+from fallow_sieve.core.formulas.pouring import counted_water, other_water_g, poured_pct, poured_water_g, with_water
 from fallow_sieve.core.formulas.rules import FormulaRules, FormulaSetting
 from fallow_sieve.core.formulas.scaling import (
     MIXING_LOSS_PCT,
@@ -156,6 +156,7 @@ __all__ = [
     "learn",
     "masses_of",
     "opened",
+    "other_water_g",
     "out_of_bag",
     "parse_tin",
     "poured_pct",

@@ -41,7 +41,10 @@ def pointer(loc: Sequence[int | str]) -> str:
 
 
 def _untagged(loc: Sequence[int | str]) -> list[int | str]:
-    return [s for n, s in enumerate(loc) if s not in _TAGS and (n == 0 or loc[n - 1] not in _CHOICES)]
+    def is_tag(n: int) -> bool:
+        return loc[n] in _TAGS or (n > 0 and loc[n - 1] in _CHOICES and not isinstance(loc[n], int))
+
+    return [s for n, s in enumerate(loc) if not is_tag(n)]
 
 
 def _wrong(finding: Any) -> str:

@@ -25,7 +25,7 @@ from fallow_sieve.core.formulas.gauges.thickening import (
     thickening_of,
 )
 from fallow_sieve.core.formulas.gauges.unusual_shares import TOO_MUCH, UsualShare, odd_shares
-from fallow_sieve.core.formulas.gauges.water_and_binder import binder_gauge
+from fallow_sieve.core.formulas.gauges.water_and_binder import binder_gauge, carried_by
 from fallow_sieve.core.formulas.gauges.whole import Worked, gauges_of
 from fallow_sieve.core.formulas.gauges.yeast_loads import Load, loads_on_yeast, yeast_gauges
 
@@ -46,6 +46,7 @@ __all__ = [
     "binder_gauge",
     "browning_gauge",
     "by_school",
+    "carried_by",
     "for_thirst",
     "gauges_of",
     "has_yeast",

@@ -5,6 +5,7 @@ from __future__ import annotations
 from enum import StrEnum
 
 SLOW_FROM_C, WAKES_FROM_C, WAKES_TO_C = 20.0, 35.0, 43.0
+DRY_LIMIT_C = 54.0  # of a liquid that meets instant yeast in the dry mix
 
 
 class Waking(StrEnum):

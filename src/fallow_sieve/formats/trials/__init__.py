@@ -1,0 +1,36 @@
+"""Trials as documents: the trial file, a fault to rank, and what is answered."""
+
+from fallow_sieve.formats.trials.answers import (
+    BandTold,
+    CauseBrief,
+    CauseTold,
+    ChangeSeen,
+    ChangeTold,
+    DifferenceTold,
+    EffectSeen,
+    FaultCaseIn,
+    FaultsAnswer,
+    FaultTold,
+    JointTold,
+    MeasureTold,
+    TrialAnswer,
+)
+from fallow_sieve.formats.trials.file import TrialFile, readings_of
+
+__all__ = [
+    "BandTold",
+    "CauseBrief",
+    "CauseTold",
+    "ChangeSeen",
+    "ChangeTold",
+    "DifferenceTold",
+    "EffectSeen",
+    "FaultCaseIn",
+    "FaultTold",
+    "FaultsAnswer",
+    "JointTold",
+    "MeasureTold",
+    "TrialAnswer",
+    "TrialFile",
+    "readings_of",
+]
