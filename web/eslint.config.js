@@ -5,7 +5,7 @@ import ts from 'typescript-eslint';
 import svelteConfig from './svelte.config.js';
 
 // Nouns of the work in its order: each knows those before it; what stands below them knows none.
-const NOUNS = ['ingredients', 'blends', 'briefs', 'formulas', 'recipes', 'schedule'];
+const NOUNS = ['ingredients', 'blends', 'briefs', 'formulas', 'recipes', 'schedule', 'trials'];
 const BELOW = ['api', 'app', 'ui', 'bands', 'document', 'device'];
 const pages = ['settings', 'method'];
 

@@ -10,6 +10,7 @@ import pytest
 from alembic.config import Config
 from alembic.script import ScriptDirectory
 
+from fallow_sieve.core.formulas.water_learning import Pour, learn
 from fallow_sieve.core.ingredients.ingredient import Quality
 from fallow_sieve.reference.ingredients import library
 from fallow_sieve.store.blends import BLENDS
@@ -18,6 +19,7 @@ from fallow_sieve.store.database import MIGRATIONS
 from fallow_sieve.store.formulas import FORMULAS
 from fallow_sieve.store.kitchen import settings_of
 from fallow_sieve.store.kitchen_store import KitchenStore
+from fallow_sieve.store.trials.records import readings_of, trials_of_formula
 
 RELEASED = sorted(Path(__file__).with_name("released").glob("*.sql"))
 
@@ -84,4 +86,36 @@ def test_its_formulas_come_forward_with_their_revisions_and_bakes(older, request
             ("@blend", 1000, ""), ("water", 830, "tepid"), ("salt", 18, ""),
         ]  # fmt: skip
         assert (found.pin.id, found.pin.revision, len(found.blend)) == (1, 3, 6)
-        assert [p.actual_pct for p in older.standing().pours] == [91.4]
+        assert [p.actual_pct for p in older.standing().pours] == [pytest.approx(91.4, abs=1e-12)]
+        (baked,) = trials_of_formula(session, row.id)
+        assert (baked.formula_revision, baked.formula) == (1, found)
+        assert [r.quantity for r in readings_of(session, [baked.id])[baked.id]] == ["water_poured_g"]
+
+
+# Nine bakes of one loaf as they stood before trials: day, % of flour predicted and poured, set aside or not.
+NINE = [
+    ("2026-01-21", 80.8, 86.2, 0), ("2026-01-25", 80.8, 89.0, 0), ("2026-01-28", 80.8, 90.5, 0),
+    ("2026-02-04", 80.8, 89.3, 0), ("2026-02-11", 80.8, 88.0, 1), ("2026-02-18", 80.8, 90.1, 0),
+    ("2026-02-25", 80.8, 89.8, 0), ("2026-03-04", 81.3, 90.9, 0), ("2026-03-11", 80.8, 89.4, 0),
+]  # fmt: skip
+
+
+def test_nine_bakes_teach_the_same_before_and_after_they_became_trials(tmp_path):
+    path = tmp_path / "older.db"
+    with sqlite3.connect(path) as connection:
+        connection.executescript(RELEASED[versions().index("0007")].read_text(encoding="utf-8"))
+        connection.execute("DELETE FROM bake")
+        for day, predicted, actual, aside in NINE:
+            connection.execute(
+                "INSERT INTO bake (formula_id, blend, use, family, baked_on, flour_g, poured_g, actual_pct, predicted_pct, "
+                "note, withdrawn, created_at) VALUES (1, 'blend:1', 'tin-loaf', 'yeasted', ?, 987.6, 840.3, ?, ?, '', ?, ?)",
+                (day, actual, predicted, aside, f"{day}T12:00:00Z"),
+            )
+    before = learn([Pour(p, a, "blend:1", "yeasted", d) for d, p, a, aside in NINE if not aside], "blend:1", "yeasted")
+    kitchen = KitchenStore(path)
+    after = learn(kitchen.standing().pours, "blend:1", "yeasted")
+    kitchen.close()
+    for was, now in zip(before, after, strict=True):
+        assert now.factor == pytest.approx(was.factor, abs=1e-12)
+        assert now.sd == pytest.approx(was.sd, abs=1e-12)
+        assert now.bakes == was.bakes

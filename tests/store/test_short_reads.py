@@ -11,6 +11,7 @@ from sqlalchemy import text
 from fallow_sieve.store.errors import NotFoundError
 from fallow_sieve.store.kitchen_store import KitchenStore
 from fallow_sieve.store.short_reads import ShortReads
+from fallow_sieve.store.trials.records import page_of_trials, save_trial
 
 COUNT = "SELECT shelf_version FROM kitchen"
 
@@ -79,7 +80,8 @@ def test_by_what_is_judged_follows_the_settings_and_the_bakes(demo):
     assert len(before.pours) == 9
     with demo.writing() as session:
         session.connection().execute(text("UPDATE kitchen SET cup = 'imperial', binder_school = 'gum'"))
-        session.connection().execute(text("UPDATE bake SET withdrawn = 1 WHERE id = (SELECT max(id) FROM bake)"))
+        last = page_of_trials(session, formula_id=1)[0]
+        save_trial(session, last.id, {"set_aside": True}, last.version, last.created_at)
     after = demo.standing()
     assert (after.cup, after.school, len(after.pours)) == ("imperial", "gum", 8)
     assert demo.standing().cup == "imperial"

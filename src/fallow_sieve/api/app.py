@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from datetime import UTC, datetime
 from pathlib import Path
+from secrets import token_urlsafe
 from time import monotonic
 from typing import Any
 
@@ -32,7 +33,10 @@ from fallow_sieve.api.reference import routes as reference
 from fallow_sieve.api.schedules import planning, starters, workplace
 from fallow_sieve.api.schedules import routes as schedules
 from fallow_sieve.api.security import register_security
+from fallow_sieve.api.trials import families, photos, sheets, trying
+from fallow_sieve.api.trials import routes as trials
 from fallow_sieve.devices import Scale, SimulatedScale
+from fallow_sieve.sheets.server import SheetServer
 from fallow_sieve.store import KitchenStore, NotFoundError
 
 API = "/api/v1"
@@ -66,6 +70,11 @@ _MODULES = (
     planning,
     workplace,
     starters,
+    trials,
+    sheets,
+    trying,
+    photos,
+    families,
 )
 
 
@@ -92,10 +101,13 @@ def create_app(
     app.extensions["clock"] = clock
     app.extensions["scale"] = scale or SimulatedScale(monotonic)
     app.extensions["web_dist"] = web_dist or pages.BUILT
+    app.extensions["sheets"] = SheetServer(app.extensions["kitchen"], clock, app.extensions["web_dist"])
+    app.extensions["tokens"] = token_urlsafe
     register_problems(app)
     register_security(app, only_this_machine=only_this_machine)
     for module in _MODULES:
         app.register_blueprint(module.routes, url_prefix=API)
+    app.register_blueprint(sheets.pages, url_prefix="/sheet")
     app.register_blueprint(pages.routes)
 
     @app.url_value_preprocessor

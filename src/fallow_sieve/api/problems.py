@@ -10,7 +10,7 @@ from sqlalchemy.exc import DBAPIError
 from werkzeug.exceptions import HTTPException
 
 from fallow_sieve.core.values import BadInputError, FallowSieveError
-from fallow_sieve.store import BusyError, InUseError, NotFoundError, ReplacedError, StaleSaveError
+from fallow_sieve.store import BusyError, InUseError, NotFoundError, OtherReadingError, ReplacedError, StaleSaveError
 
 _STATUS: tuple[tuple[type[FallowSieveError], int, str], ...] = (
     (BusyError, 503, "The database is busy"),
@@ -18,6 +18,7 @@ _STATUS: tuple[tuple[type[FallowSieveError], int, str], ...] = (
     (StaleSaveError, 412, "Saved by someone else in between"),
     (NotFoundError, 404, "Not found"),
     (InUseError, 409, "Still in use"),
+    (OtherReadingError, 409, "Another reading has this id"),
     (BadInputError, 422, "This cannot be used"),
 )
 

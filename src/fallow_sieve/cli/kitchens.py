@@ -52,6 +52,7 @@ def serve(db: Path, host: str, port: int, with_demo: bool) -> None:
         typer.echo(f"Fallow Sieve is at http://{host}:{port}/ (stop with Ctrl+C)", err=True)
         server.run()
     finally:
+        application.extensions["sheets"].close()
         kitchen.close()
 
 

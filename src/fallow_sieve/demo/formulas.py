@@ -1,8 +1,8 @@
-"""The formulas of the demo kitchen, what their bakes took, and its pantry. All of it is invented."""
+"""The formulas of the demo kitchen, and its pantry. All of it is invented."""
 
 from __future__ import annotations
 
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 
 from sqlmodel import Session
@@ -11,10 +11,9 @@ from fallow_sieve.core.formulas import BLEND, WATER, Formula, Line, When
 from fallow_sieve.core.values import Pin
 from fallow_sieve.demo.bins import COPPERBECK, LOW_INGS, Bin
 from fallow_sieve.reference import rules
-from fallow_sieve.services.formulas.learning import PourGiven, as_record
 from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.recipes import make_over, read_text
-from fallow_sieve.store import BLENDS, add_pour
+from fallow_sieve.store import BLENDS
 from fallow_sieve.store import FORMULAS as DOCUMENTS
 
 # What is no flour, and stands on the shelf all the same.
@@ -39,7 +38,7 @@ Lines = tuple[tuple[str, float, str], ...]
 class DemoFormula:
     """A formula of the demo on a revision of a blend, if any: kept states as (why, lines), then a draft that differs.
 
-    `bakes` are days ago, g of water poured, and a note; `recipe` is a wheat recipe that it is made over from.
+    `recipe` is a wheat recipe that it is made over from.
     """
 
     name: str
@@ -53,7 +52,6 @@ class DemoFormula:
     pieces: int = 1
     pan: str | None = None
     method: str = ""
-    bakes: tuple[tuple[int, float, str], ...] = field(default=())
     recipe: str = ""
 
 
@@ -91,11 +89,6 @@ FORMULAS = (
             ("More water, as the first bakes asked for it.", _SUMMIT),
         ),
         consistency="soft", pieces=2, pan="dark metal",
-        bakes=(
-            (52, 862, "cracked along the shoulder"), (48, 890, "better"), (45, 905, "a little sticky to shape"),
-            (38, 893, ""), (31, 880, "damp day"), (24, 901, ""),
-            (17, 898, "the one to beat"), (10, 909, "new sorghum bag"), (3, 894, ""),
-        ),
     ),
     DemoFormula(
         "Viaduct crispbread", "viaduct", "Viaduct seed crisp", 2, "crispbread",
@@ -176,7 +169,7 @@ FORMULAS = (
 
 
 def add_formulas(session: Session, kitchen: KitchenNow, briefs: dict[str, int], now: datetime) -> None:
-    """Add the demo's formulas on its blends, with their revisions and pours, as of `now`."""
+    """Add the demo's formulas on its blends, with their revisions, as of `now`."""
     blends = {h.name: h for h in BLENDS.page(session, limit=1000)}
     for n, made in enumerate(FORMULAS):
         begun = now - timedelta(days=60 - 6 * n)
@@ -196,7 +189,7 @@ def _add(
     kitchen: KitchenNow,
     span: tuple[datetime, datetime],
 ) -> None:
-    begun, now = span
+    begun, _ = span
     kept = made.kept or (("Made over from the old wheat recipe.", ()),) * bool(made.recipe)
     contents = [(why, _formula(made, based, lines, kitchen)) for why, lines in kept]
     first = contents[0][1] if contents else _formula(made, based, made.draft or (), kitchen)
@@ -207,11 +200,6 @@ def _add(
         version = DOCUMENTS.draft(session, head.id).version
         draft = DOCUMENTS.save_draft(session, head.id, formula, based_on, version, at)
         based_on = DOCUMENTS.keep(session, head.id, why, draft.version, at).number
-    last = contents[-1][1] if contents else first
-    for days_ago, poured_g, note in made.bakes:
-        at_day = now - timedelta(days=days_ago)
-        given = PourGiven(poured_g, at_day.date().isoformat(), note)
-        add_pour(session, as_record(head.id, last, given, kitchen, now.date(), _text(at_day)))
 
 
 def _formula(made: DemoFormula, based: Formula, lines: Lines, kitchen: KitchenNow) -> Formula:

@@ -22,7 +22,10 @@ from fallow_sieve.reference.tables import read_table
 
 @dataclass(frozen=True, slots=True)
 class MeasureRow:
-    """A measure: unit, how it is taken, limits, sd of a reading and from bake to bake, what may be compared."""
+    """A measure: unit, how it is taken, limits, sd of a reading and from bake to bake, what may be compared.
+
+    `rung` is a step of its ladder on a sheet, in its unit or in % of what is planned; `words` stand for its values.
+    """
 
     measure: str
     name: str
@@ -35,6 +38,8 @@ class MeasureRow:
     sd_bake: float | None
     prior_df: float | None
     compare_only_within: str
+    rung: str
+    words: tuple[str, ...]
     basis: str
 
 
@@ -175,7 +180,7 @@ def quantities() -> Mapping[str, Quantity]:
 def _measure(r: MeasureRow, asked: EvidenceQuantityRow | None) -> Quantity:
     return Quantity(
         r.measure, r.name, Moment(r.moment), r.unit, r.how, r.least, r.most, "measure", r.sd_reading, r.sd_bake,
-        r.prior_df or 4.0, r.compare_only_within, asked.ask if asked else "", r.basis,
+        r.prior_df or 4.0, r.compare_only_within, asked.ask if asked else "", r.basis, (), r.rung, r.words,
     )  # fmt: skip
 
 

@@ -3,11 +3,17 @@
 from fallow_sieve.store.blends import BLENDS
 from fallow_sieve.store.briefs import Brief, add_brief, get_brief, limits_of, list_briefs, save_brief
 from fallow_sieve.store.documents import Documents, Draft, Head, Revision
-from fallow_sieve.store.errors import BusyError, InUseError, NotFoundError, ReplacedError, StaleSaveError
+from fallow_sieve.store.errors import (
+    BusyError,
+    InUseError,
+    NotFoundError,
+    OtherReadingError,
+    ReplacedError,
+    StaleSaveError,
+)
 from fallow_sieve.store.formulas import FORMULAS
 from fallow_sieve.store.kitchen import save_settings, settings_of
 from fallow_sieve.store.kitchen_store import KitchenStore
-from fallow_sieve.store.pours import PourOnRecord, add_pour, pours_of_formula, withdraw_pour
 from fallow_sieve.store.schedules import SCHEDULES
 from fallow_sieve.store.standings import BlendAtHand, KeptStanding, blends_of_brief, keep_standings, kept_standings
 from fallow_sieve.store.words import KitchenWord, forget_word, kitchen_words, remember_word
@@ -42,7 +48,7 @@ __all__ = [
     "KitchenStore",
     "KitchenWord",
     "NotFoundError",
-    "PourOnRecord",
+    "OtherReadingError",
     "ReplacedError",
     "Revision",
     "StaleSaveError",
@@ -51,7 +57,6 @@ __all__ = [
     "add_brief",
     "add_feeding",
     "add_observation",
-    "add_pour",
     "add_starter",
     "blends_of_brief",
     "change_feeding",
@@ -62,7 +67,6 @@ __all__ = [
     "kitchen_words",
     "limits_of",
     "list_briefs",
-    "pours_of_formula",
     "remember_word",
     "save_brief",
     "save_settings",
@@ -70,7 +74,6 @@ __all__ = [
     "settings_of",
     "starters_of",
     "taught_in",
-    "withdraw_pour",
     "words_of_work",
     "work_named",
     "workplace_of",

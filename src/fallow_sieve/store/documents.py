@@ -148,6 +148,11 @@ class Documents(Generic[ContentT]):
             raise NotFoundError("revision", number)
         return self._revision(row)
 
+    def last_number(self, session: Session, document_id: int) -> int:
+        """Return the number of the last kept revision, 0 for none, without reading any."""
+        table = self._tables.revision
+        return session.exec(select(func.max(table.number)).where(self._owner_of_revision == document_id)).one() or 0
+
     def newest(self, session: Session, document_id: int) -> Revision[ContentT] | None:
         """Return the last kept revision, or None."""
         return next(iter(reversed(self.revisions(session, document_id))), None)
@@ -176,6 +181,28 @@ class Documents(Generic[ContentT]):
         save_versioned(session, draft, {"based_on": row.number, "updated_at": now}, version)
         session.flush()
         return self._revision(row)
+
+    def kept_as(self, session: Session, document_id: int, content: ContentT, why: str, now: str) -> int:
+        """Return the number of the revision with this content, the newest; where none has it, it is kept with `why`.
+
+        The draft stays as it is, and starts from the new revision where it has that content itself. Raises
+        BadInputError for a content with nothing in it.
+        """
+        kept = self.revisions(session, document_id)
+        found = next((r.number for r in reversed(kept) if r.content == content), None)
+        if found is not None:
+            return found
+        draft = self._draft_row(session, document_id)
+        if self.codec.content(draft.content) == content:
+            return self.keep(session, document_id, why, draft.version, now).number
+        self.codec.check_worth_keeping(content)
+        owner: Record = {self._tables.owner: document_id}
+        last = kept[-1].number if kept else 0
+        record = self.codec.record(content)
+        made: Record = {"number": last + 1, "content": record, "why": why, "based_on": draft.based_on, "kept_at": now}
+        session.add(self._tables.revision(**owner, **made))
+        session.flush()
+        return last + 1
 
     def duplicate(self, session: Session, document_id: int, name: str, now: str) -> Head:
         """Add a document that starts from the draft of another; return its head."""

@@ -3,6 +3,7 @@
 FallowSieveError
 ├── NotFoundError      no such record
 ├── InUseError         a record that others rest on; it cannot be deleted
+├── OtherReadingError  another reading stands under that id
 ├── BusyError          others write, and one's turn did not come
 ├── ReplacedError      the kitchen's file was put away while it was served
 ├── UnusableError      a file that is no database of ours, or cannot be read or written
@@ -37,6 +38,13 @@ class UnusableError(FallowSieveError):
 
     def __init__(self, path: object, why: str) -> None:
         super().__init__(f"the database {str(path)!r} cannot be used: {why}")
+
+
+class OtherReadingError(FallowSieveError):
+    """A reading comes under an id that another one has: neither takes the other's place."""
+
+    def __init__(self, reading_id: str) -> None:
+        super().__init__(f"another reading stands under {reading_id!r}; give the new one an id of its own")
 
 
 class BusyError(FallowSieveError):

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import json
 import sqlite3
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Hashable, Iterator
 from contextlib import AbstractContextManager, ExitStack, closing, contextmanager, suppress
 from dataclasses import dataclass
 from datetime import date
@@ -34,16 +34,15 @@ from fallow_sieve.store.database import (
 from fallow_sieve.store.errors import NotFoundError, ReplacedError, UnusableError
 from fallow_sieve.store.ingredients import is_refreshed, load_shelf, refresh_library, reload_shelf
 from fallow_sieve.store.short_reads import ShortReads
+from fallow_sieve.store.trials import POURS, pours_from
 from fallow_sieve.store.writers import Writers
 
 MadeT = TypeVar("MadeT")
-_POURS = "SELECT predicted_pct, actual_pct, blend, family, baked_on FROM bake WHERE NOT withdrawn ORDER BY baked_on, id"
-# What the pours that count are, in a word: it differs whenever one comes, is set aside or taken back.
-_MARK = "SELECT coalesce(max(id), 0) || ':' || coalesce(group_concat(CASE WHEN withdrawn THEN id END), '') FROM bake"
+_MOST_ANSWERS = 64
 _WORDS = "SELECT phrase, ingredient FROM kitchen_word ORDER BY phrase"
 _STANDING = (
     "SELECT shelf_version, cup, tablespoon, temp_unit, currency, binder_school, thickener_school, store_temp_c, "
-    f"serving_g, ({_MARK}), (SELECT limits FROM brief WHERE id = ?) FROM kitchen"
+    "serving_g, trials_version, (SELECT limits FROM brief WHERE id = ?) FROM kitchen"
 )
 
 
@@ -108,7 +107,8 @@ class KitchenStore:
         self._lock = Lock()
         self._cached: tuple[tuple[int, date], Shelf] | None = None
         self._made: tuple[Shelf, object] | None = None
-        self._pours: tuple[str, tuple[Pour, ...]] | None = None
+        self._pours: tuple[int, tuple[Pour, ...]] | None = None
+        self._answers: dict[Hashable, tuple[object, object]] = {}
 
     def reading(self) -> AbstractContextManager[Session]:
         """Give a session that reads one consistent state."""
@@ -196,10 +196,10 @@ class KitchenStore:
         """Return the kitchen's own words: a name as it was written, and the ingredient (slug) it stands for."""
         return tuple((phrase, slug) for phrase, slug in self._short_reads.rows(_WORDS))
 
-    def _pours_at(self, mark: str) -> tuple[Pour, ...]:
+    def _pours_at(self, mark: int) -> tuple[Pour, ...]:
         pours = self._pours
         if pours is None or pours[0] != mark:
-            pours = self._pours = (mark, tuple(Pour(*row) for row in self._short_reads.rows(_POURS)))
+            pours = self._pours = (mark, pours_from(self._short_reads.rows(POURS)))
         return pours[1]
 
     def shelf_now(self, standing: Standing, today: date) -> Shelf:
@@ -230,6 +230,16 @@ class KitchenStore:
     def _is_kept(self, version: int) -> bool:
         ((kept,),) = self._short_reads.rows("SELECT shelf_version FROM kitchen")
         return bool(kept == version)
+
+    def answered(self, of: Hashable, mark: Hashable, make: Callable[[], MadeT]) -> MadeT:
+        """Return what `make` gives, made anew only when `mark`, a trial, the shelf or a setting changed since."""
+        (now,) = self._short_reads.rows("SELECT trials_version, shelf_version, version FROM kitchen")
+        kept = self._answers.get(of)
+        if kept is None or kept[0] != (now, mark):
+            if len(self._answers) >= _MOST_ANSWERS:
+                self._answers.clear()
+            kept = self._answers[of] = ((now, mark), make())
+        return cast(MadeT, kept[1])
 
     def once_for(self, shelf: Shelf, make: Callable[[], MadeT]) -> MadeT:
         """Return what `make` gives, made once for this state of the shelf. There is one such thing at a time."""

@@ -115,9 +115,15 @@ def test_where_a_sentence_lacks_its_number_the_quantity_is_named():
     facts = {"dough_feel": 2.0}
     found = rank("gummy", [], facts, TABLES)
     water = next(c for c in found.causes if c.cause == "too-much-water")
-    assert told(water, "gummy", facts, TABLES, quantities()).for_it[0].startswith("How it came together: 2")
+    assert told(water, "gummy", facts, TABLES, quantities()).for_it == ("How it came together: far too wet.",)
     assert by_name("greased", 0.0, quantities()) == "Tin greased: no."
-    assert asks("foamed", quantities()) == "Did the yeast foam?"
+
+
+def test_what_is_asked_is_what_a_cook_can_say():
+    assert asks(ranked(CASES[8]), quantities()) == "Did the yeast foam?"
+    tough = rank("tough", [], {"dough_feel": 0.0, "water_ratio": 1.0}, TABLES)
+    assert tough.tells_most[0][0] == "binder_load"  # known from the formula, or from nobody
+    assert asks(tough, quantities()) != ""
 
 
 # The kitchen's own counts: worked example W18 by hand.

@@ -3,13 +3,16 @@
 from __future__ import annotations
 
 from flask import Blueprint, Response
+from sqlmodel import Session
 
 from fallow_sieve.api.formulas.work_models import BakeIn, PoursOut, WithdrawIn
-from fallow_sieve.api.http import answer, body, kitchen, now_text, store, today
+from fallow_sieve.api.http import answer, body, kitchen, now_text, store
 from fallow_sieve.api.spec import route
-from fallow_sieve.services.formulas.learning import PourGiven, as_record, lesson
+from fallow_sieve.services.formulas.learning import lesson
 from fallow_sieve.services.formulas.working import check_settings
-from fallow_sieve.store import FORMULAS, add_pour, pours_of_formula, withdraw_pour
+from fallow_sieve.services.trials.beginning import PourGiven, add_pour
+from fallow_sieve.store import FORMULAS, NotFoundError
+from fallow_sieve.store.trials import PourOnRecord, get_trial, pour_of, readings_of, save_trial, trials_of_formula
 
 routes = Blueprint("pours", __name__)
 
@@ -29,10 +32,9 @@ def record(formula_id: int) -> Response:
     formula = given.content.formula
     check_settings(formula)
     poured = PourGiven(given.poured_g, given.baked_on, given.note)
-    made = as_record(formula_id, formula, poured, kitchen(), today(), now_text())
+    here = kitchen()
     with store().writing() as session:
-        FORMULAS.get(session, formula_id)
-        add_pour(session, made)
+        add_pour(session, formula_id, formula, poured, here, now_text())
     return answer(_pours(formula_id), 201)
 
 
@@ -42,13 +44,23 @@ def withdraw(formula_id: int, bake_id: int) -> Response:
     """Set a pour aside, so that nothing is learnt from it, or take it back into account."""
     given = body(WithdrawIn)
     with store().writing() as session:
-        withdraw_pour(session, formula_id, bake_id, given.withdrawn)
+        trial = get_trial(session, bake_id)
+        if trial.formula_id != formula_id:
+            raise NotFoundError("bake", bake_id)
+        save_trial(session, bake_id, {"set_aside": given.withdrawn}, trial.version, now_text())
     return answer(_pours(formula_id))
 
 
 def _pours(formula_id: int) -> PoursOut:
     with store().reading() as session:
-        own = pours_of_formula(session, formula_id)
+        own = _of_formula(session, formula_id)
         formula = FORMULAS.draft(session, formula_id).content
     found = lesson(formula, own, kitchen())
     return PoursOut(items=own, steps=list(found.steps), learnt=list(found.learnt))
+
+
+def _of_formula(session: Session, formula_id: int) -> list[PourOnRecord]:
+    """What was poured into the trials of a formula, the first bake first, those set aside too."""
+    trials = trials_of_formula(session, formula_id)
+    readings = readings_of(session, [t.id for t in trials])
+    return [found for t in trials if (found := pour_of(t, readings[t.id])) is not None]

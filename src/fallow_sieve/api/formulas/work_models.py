@@ -23,7 +23,7 @@ from fallow_sieve.core.formulas import (
 from fallow_sieve.services.formulas.learning import LearningStep
 from fallow_sieve.services.formulas.scaling import ScaledFormula
 from fallow_sieve.services.formulas.working import NewerBlend, SwapOffers
-from fallow_sieve.store import PourOnRecord
+from fallow_sieve.store.trials import PourOnRecord
 
 Temp = Annotated[float, Field(ge=-30, le=120)]
 

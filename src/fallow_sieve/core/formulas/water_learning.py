@@ -13,22 +13,37 @@ from fallow_sieve.core.values import BadInputError
 
 PRIOR_SD = 0.12
 POUR_SD = 0.06
+FEEL, FEEL_SD = 0.04, 0.02  # of the log for each step from dry to wet, and how sure a step is; rules of thumb
 
 
 @dataclass(frozen=True, slots=True)
 class Pour:
-    """Water that really went into a bake and what was predicted without any correction, both % of flour base."""
+    """Water that really went into a bake and what was predicted without any correction, both % of flour base.
+
+    `feel` is how the dough came together, −2 far too dry to 2 far too wet: one that felt wet did not want all it got.
+    """
 
     predicted_pct: float
     actual_pct: float
     blend: str
     family: str
     on: str = ""
+    feel: float = 0.0
 
     @property
     def log_ratio(self) -> float:
         """r = ln(actual / predicted)."""
         return math.log(self.actual_pct / self.predicted_pct)
+
+    @property
+    def wanted_log(self) -> float:
+        """What the dough wanted, as ln of a ratio to what was predicted: r − 0.04 · feel."""
+        return self.log_ratio - FEEL * self.feel
+
+    @property
+    def sd(self) -> float:
+        """The sd of that from bake to bake: √(0.06² + (0.02 · feel)²)."""
+        return math.hypot(POUR_SD, FEEL_SD * self.feel)
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,8 +83,9 @@ def check_pour(pour: Pour) -> None:
 def learn(pours: Sequence[Pour], blend: str, family: str) -> tuple[Learnt, Learnt, Learnt]:
     """Return what `pours` teach about the kitchen, the use family and the blend (ln of a factor, and its sd).
 
-    A normal model with three nested levels, prior sd 0.12 in all and 0.06 for one bake; solved exactly. What the same
-    pours teach is remembered: it is asked at every move of a hand.
+    A normal model with three nested levels, prior sd 0.12 in all and 0.06 for one bake; solved exactly. It learns by
+    what was wanted: the feel of a dough takes off what it got too much of. What the same pours teach is remembered: it
+    is asked at every move of a hand.
     """
     return _learn(tuple(pours), blend, family)
 
@@ -78,8 +94,8 @@ def learn(pours: Sequence[Pour], blend: str, family: str) -> tuple[Learnt, Learn
 def _learn(pours: tuple[Pour, ...], blend: str, family: str) -> tuple[Learnt, Learnt, Learnt]:
     for pour in pours:
         check_pour(pour)
-    seen = [((p.family, p.blend), p.log_ratio) for p in pours]
-    levels = learn_levels(seen, (family, blend), (_LEVEL_SD,) * 3, POUR_SD)
+    seen = [((p.family, p.blend), p.wanted_log) for p in pours]
+    levels = learn_levels(seen, (family, blend), (_LEVEL_SD,) * 3, [p.sd for p in pours])
     kitchen, use, own = (Learnt(n, x.mean, x.sd, x.count) for n, x in zip(_LEVELS, levels, strict=True))
     return kitchen, use, own
 

@@ -25,21 +25,27 @@ class Level:
 
 
 def learn_levels(
-    seen: Sequence[tuple[Branch, float]], target: Branch, level_sds: Sequence[float], noise_sd: float
+    seen: Sequence[tuple[Branch, float]],
+    target: Branch,
+    level_sds: Sequence[float],
+    noise_sd: float | Sequence[float],
 ) -> tuple[Level, ...]:
     """Return what `seen` (a branch and a value each) teaches at each depth of `target`, the top first.
 
-    A branch names its levels under the top, so that it has one entry fewer than `level_sds`.
+    A branch names its levels under the top, so that it has one entry fewer than `level_sds`. `noise_sd` is that of
+    every observation, or one for each.
     """
-    groups: dict[Branch, list[float]] = {}
-    for branch, value in seen:
-        groups.setdefault(branch, []).append(value)
+    noise = [noise_sd] * len(seen) if isinstance(noise_sd, float | int) else noise_sd
+    groups: dict[Branch, list[tuple[float, float]]] = {}
+    for (branch, value), sd in zip(seen, noise, strict=True):
+        groups.setdefault(branch, []).append((value, 1 / sd**2))
     keys = list(groups)
-    counts = np.array([len(groups[k]) for k in keys], dtype=float)
-    means = np.array([float(np.mean(groups[k])) for k in keys])
+    # Observations of one branch count as one: their mean by precision, with all their precision.
+    precisions = np.array([sum(w for _, w in groups[k]) for k in keys])
+    means = np.array([sum(v * w for v, w in groups[k]) for k in keys]) / precisions if keys else precisions
     variances = [sd**2 for sd in level_sds]
     shared = np.array([[_shared(a, b, variances) for b in keys] for a in keys]).reshape(len(keys), len(keys))
-    noisy = shared + np.diag(noise_sd**2 / counts)
+    noisy = shared + np.diag(1 / precisions)
     found = []
     for depth in range(1, len(variances) + 1):
         cross = np.array([_shared(target, k, variances[:depth]) for k in keys])

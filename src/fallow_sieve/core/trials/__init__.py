@@ -1,3 +1,3 @@
 """Trials: what was planned, what was done, what it taught."""
 
-__all__ = ["plan", "predicting", "quantities", "readings", "seen", "trial"]
+__all__ = ["day", "lineage", "plan", "predicting", "quantities", "readings", "seen", "sheet", "status", "trial"]

@@ -32,6 +32,7 @@ class Quantity:
 
     `prior_df` is how many bakes the table's spread counts for; `within` what may be compared with what; `ask` is the
     question on a sheet; `source` says what it is: measure, log, mark, analysis or kitchen; `also` are people's words.
+    `rung` is a step of its ladder, in its unit or in % of what is planned; `words` stand for its values from the least.
     """
 
     name: str
@@ -49,6 +50,13 @@ class Quantity:
     ask: str = ""
     basis: str = "rule of thumb"
     also: tuple[str, ...] = ()
+    rung: str = ""
+    words: tuple[str, ...] = ()
+
+    @property
+    def unit_shown(self) -> str:
+        """The unit as it stands in a sentence; a scale of marks has none."""
+        return "" if self.unit[:1] in "−0123456789" else f" {self.unit}"
 
     @property
     def is_yes_or_no(self) -> bool:

@@ -129,9 +129,9 @@ def faults_seen(
 def standing(trial: Trial, rules: TrialRules, arm: str = "") -> Standing:
     """Return the bake as it is compared with others."""
     known, read = facts(trial, rules, arm), noted(trial, arm)
-    parts, lines = composition_of(trial.made, known)
+    parts, lines = composition_of(trial.made)
     plan = trial.plan_of(arm)
-    planned, done = numbers_of(known, read, plan, rules.yeast)
+    planned, done = numbers_of(trial.made, known, read, plan, rules.yeast)
     names = {p.ingredient: p.name for p in trial.made.worked.dough.parts}
     kinds = {**trial.kinds, **_kinds(trial, read)}
     return Standing(parts, lines, planned, done, kinds, trial.lots, plan.value("predicted_pct"), names)

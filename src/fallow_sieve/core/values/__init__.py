@@ -1,7 +1,7 @@
 """Values that every noun of the core uses: estimates, bands, changes, pins, quantities, words, errors."""
 
 from fallow_sieve.core.values.bands import AT_WALL, EDGE, WORST_FIRST, Band, Status, state_sentence, worst_first
-from fallow_sieve.core.values.changes import Change, Value, came_or_went, moved
+from fallow_sieve.core.values.changes import Change, Value, came_or_went, in_words, moved
 from fallow_sieve.core.values.errors import (
     BadInputError,
     FallowSieveError,
@@ -67,6 +67,7 @@ __all__ = [
     "exactly",
     "fahrenheit_from_celsius",
     "grams",
+    "in_words",
     "is_visible",
     "moved",
     "nearest_names",

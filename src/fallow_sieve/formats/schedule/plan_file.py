@@ -41,6 +41,7 @@ class KitchenIn(Strict):
     """A kitchen: hours in which people are up, hours that are blocked, people, mixers, °C of its places, ovens.
 
     `night_c` is the room's coolest, about 04:00; without it the room keeps `room_c`. No `box_c`: no warm box.
+    `altitude_m` is its height above the sea: it lowers the core that can be reached.
     """
 
     hours: list[Span] = Field(default=[["06:00", "23:00"]], min_length=1, max_length=10)
@@ -51,6 +52,7 @@ class KitchenIn(Strict):
     night_c: float | None = Field(default=None, ge=4, le=45)
     fridge_c: float = Field(default=4.0, ge=-2, le=12)
     box_c: float | None = Field(default=None, ge=15, le=45)
+    altitude_m: float | None = Field(default=None, ge=-450, le=5000)
     ovens: list[OvenIn] = Field(default_factory=list, max_length=20)
     bother: BotherIn = Field(default_factory=BotherIn)
 

@@ -16,6 +16,7 @@ from fallow_sieve.formats.trials.answers import (
     TrialAnswer,
 )
 from fallow_sieve.formats.trials.file import TrialFile, readings_of
+from fallow_sieve.formats.trials.pictures import picture_from
 
 __all__ = [
     "BandTold",
@@ -32,5 +33,6 @@ __all__ = [
     "MeasureTold",
     "TrialAnswer",
     "TrialFile",
+    "picture_from",
     "readings_of",
 ]

@@ -80,11 +80,12 @@ class BandTold(Out):
 
 
 class MeasureTold(Out):
-    """A measure: value and sd in its unit, how it was taken, and how it stands on its band."""
+    """A measure: value (a `word` for it on a scale of words) and sd in its unit, how it was taken, its band."""
 
     label: str
     unit: str
     value: float
+    word: str
     sd: float | None
     how: str
     as_planned: bool

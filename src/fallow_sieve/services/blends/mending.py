@@ -14,6 +14,7 @@ from fallow_sieve.core.blends import (
     Blend,
     Fit,
     Part,
+    Use,
     analyse,
     check_parts,
     doses_mended,
@@ -61,28 +62,29 @@ class Mended:
     doses: tuple[Change, ...] = ()
 
 
-def _on_bench(blend: Blend, kitchen: KitchenNow) -> tuple[Shelf, Wishes]:
-    """The shelf that the blend draws on, and its use within its brief's limits."""
+def _on_bench(blend: Blend, kitchen: KitchenNow, asked: Use | None = None) -> tuple[Shelf, Wishes]:
+    """The shelf that the blend draws on, and its use (or the one that is `asked`) within its brief's limits."""
     shelf = drawing_on(blend.parts, kitchen.shelf)
     check_parts(blend.parts, shelf)
-    use = use_within(blend.use, kitchen.limits)
+    use = asked or use_within(blend.use, kitchen.limits)
     assert use is not None  # only a blend with a use is mended
     return shelf, Wishes(use, kitchen.limits)
 
 
-def mended(blend: Blend, kitchen: KitchenNow, touch: int, effort: Effort) -> Mended:
+def mended(blend: Blend, kitchen: KitchenNow, touch: int, effort: Effort, use: Use | None = None) -> Mended:
     """Return the smallest changes with which `blend` passes for its use, touching up to `touch` parts of the flour.
 
     Doses that do not pass (binder, leavening, yeast, salt, sugar) are brought to the usual first, in every option.
+    With a `use` of its own bands it is mended for these, and its doses stay.
     """
-    shelf, asked = _on_bench(blend, kitchen)
+    shelf, asked = _on_bench(blend, kitchen, use)
     own = own_flours(shelf, asked, blend.parts) or None
     asked = replace(asked, candidates=own if kitchen.is_kept else None)
     analysis = analyse(blend, shelf, kitchen.cup)
     fit = fit_to(asked.bands_use, analysis)
     is_fine = _passes(fit)
     dosed, doses = doses_mended(blend, analysis, fit, kitchen.limits.max_gum_pct)
-    if not doses:
+    if not doses or use is not None:
         return Mended(mend(blend, analysis, asked, shelf, touch, effort, kitchen.cup), is_fine, analysis, blend)
     after = analyse(dosed, shelf, kitchen.cup)
     found = mend(dosed, after, asked, shelf, touch, effort, kitchen.cup)

@@ -1,17 +1,15 @@
-"""What the pours of a kitchen teach: written down, set aside, and how the wanted water narrowed with each."""
+"""What the pours of a kitchen teach: how the wanted water narrowed with each."""
 
 from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from datetime import date
 
-from fallow_sieve.core.formulas import Formula, Learnt, Pour, check_pour, correct, learn, poured_pct
-from fallow_sieve.core.values import BadInputError, shown
+from fallow_sieve.core.formulas import Formula, Learnt, correct, learn
 from fallow_sieve.reference import rules
 from fallow_sieve.services.formulas.working import judged_formula
 from fallow_sieve.services.kitchen import KitchenNow
-from fallow_sieve.store import PourOnRecord
+from fallow_sieve.store.trials import PourOnRecord
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,52 +30,6 @@ class Lesson:
 
     steps: tuple[LearningStep, ...]
     learnt: tuple[Learnt, ...]
-
-
-@dataclass(frozen=True, slots=True)
-class PourGiven:
-    """What a cook writes down: the g poured in all, the ISO day (None: today), and a note."""
-
-    poured_g: float
-    baked_on: str | None
-    note: str
-
-
-def as_record(
-    formula_id: int, formula: Formula, given: PourGiven, kitchen: KitchenNow, today: date, now: str
-) -> PourOnRecord:
-    """Return what was poured as it is kept, beside what was predicted. Raises BadInputError for a likely slip."""
-    found = judged_formula(formula, kitchen)
-    predicted = found.prediction.typical_pct
-    use = rules().uses.get(formula.use or "")
-    if predicted is None or use is None:
-        raise BadInputError("no water is predicted for this formula", right=found.prediction.say or "choose a use")
-    actual = poured_pct(found.analysis, given.poured_g)
-    key = formula.pin.key if formula.pin else ""
-    on = _day(given.baked_on, today)
-    check_pour(Pour(predicted, actual, key, use.family, on))
-    return PourOnRecord(
-        formula_id=formula_id,
-        blend=key,
-        use=use.slug,
-        family=use.family,
-        baked_on=on,
-        flour_g=found.analysis.flour_g,
-        poured_g=given.poured_g,
-        actual_pct=actual,
-        predicted_pct=predicted,
-        note=given.note.strip(),
-        created_at=now,
-    )
-
-
-def _day(given: str | None, today: date) -> str:
-    if given is None:
-        return today.isoformat()
-    try:
-        return date.fromisoformat(given).isoformat()
-    except ValueError as error:
-        raise BadInputError(f"the day {shown(given)}", place="/baked_on", right="give it as 2026-03-14") from error
 
 
 def lesson(formula: Formula, own: Sequence[PourOnRecord], kitchen: KitchenNow) -> Lesson:

@@ -1,3 +1,18 @@
 """Trials at work: a bake as it was planned, read and judged."""
 
-__all__ = ["making", "telling"]
+__all__ = [
+    "again",
+    "beginning",
+    "comparing",
+    "drawing",
+    "family",
+    "from_schedule",
+    "lessons",
+    "making",
+    "next_bakes",
+    "noting",
+    "page",
+    "tapping",
+    "telling",
+    "trying",
+]

@@ -14,7 +14,6 @@ from fallow_sieve.core.trials.evidence.log import Setting
 from fallow_sieve.core.trials.predicting import Process, predicted_plan
 from fallow_sieve.core.trials.readings import Reading, check_reading
 from fallow_sieve.core.trials.trial import Arm, Trial, TrialRules
-from fallow_sieve.core.values import BadInputError
 from fallow_sieve.formats.formulas import document_of
 from fallow_sieve.formats.trials import TrialFile, readings_of
 from fallow_sieve.reference import (
@@ -32,6 +31,7 @@ from fallow_sieve.reference import (
 from fallow_sieve.services.formulas.working import judged_formula
 from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.schedule.products import amounts_of, speed_of
+from fallow_sieve.services.trials.slips import check_slip
 
 
 @cache
@@ -79,19 +79,6 @@ def checked(readings: Iterable[Reading], arms: tuple[str, ...], place: str = "/r
     return found
 
 
-def check_poured(trial: Trial, place: str = "/readings") -> None:
-    """Raise BadInputError for poured water that can only be a slip: over three times what was planned, or a third."""
-    planned = trial.plan.value("water_poured_g")
-    for n, r in enumerate(trial.readings):
-        slip = r.quantity == "water_poured_g" and planned and r.value is not None
-        if slip and planned and r.value is not None and not planned / 3 <= r.value <= 3 * planned:
-            raise BadInputError(
-                f"{r.value:g} g poured where {planned:.0f} g were planned",
-                place=f"{place}/{n}/value",
-                right="check the grams: more than three times as much, or a third, is taken for a slip",
-            )
-
-
 def trial_of_file(file: TrialFile, kitchen: KitchenNow) -> Trial:
     """Return the trial that a file holds, its plan predicted from the formula. Raises BadInputError."""
     document = document_of(file.formula)
@@ -106,5 +93,6 @@ def trial_of_file(file: TrialFile, kitchen: KitchenNow) -> Trial:
         arms=tuple(Arm(name) for name in file.arms),
         setting=Setting(plan.value("altitude_m"), file.kept_h),
     )
-    check_poured(found)
+    for n, r in enumerate(found.readings):
+        check_slip(r, plan.value("water_poured_g"), f"/readings/{n}/value")
     return found

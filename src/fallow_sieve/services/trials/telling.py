@@ -33,13 +33,14 @@ from fallow_sieve.formats.trials import (
 )
 from fallow_sieve.services.trials.making import trial_rules
 
+Priors = Mapping[str, Mapping[str, float]]  # by fault and cause
 MOULD = "Mouldy, or smelling of paint: throw it away, do not taste it."
 
 
-def trial_answer(trial: Trial, name: str, against: Trial | None = None) -> TrialAnswer:
-    """Return a trial as it is told, with its difference from another where one is given."""
+def trial_answer(trial: Trial, name: str, against: Trial | None = None, priors: Priors | None = None) -> TrialAnswer:
+    """Return a trial as it is told, with its difference from another where one is given; `priors` are the kitchen's."""
     rules, measures = trial_rules(), measures_seen(trial, trial_rules(), trial.arm_names[0])
-    seen = faults_seen(trial, rules)
+    seen = faults_seen(trial, rules, priors)
     changes, sentence = went(trial, rules, trial.arm_names[0])
     marked, names = marks(trial.readings), {f.fault: f.name for f in rules.faults.faults.values()}
     return TrialAnswer(
@@ -68,9 +69,16 @@ def measure_told(m: MeasureSeen) -> MeasureTold:
     band = BandTold(**asdict(m.band)) if m.band is not None else None
     sd = None if m.sd is None else _r(m.sd)
     return MeasureTold(
-        label=m.label, unit=m.unit, value=_r(m.value), sd=sd, how=m.how, as_planned=m.as_planned,
+        label=m.label, unit=m.unit, value=_r(m.value), word=word_of(m), sd=sd, how=m.how, as_planned=m.as_planned,
         status=str(m.status), band=band, planned=None if m.planned is None else _r(m.planned),
     )  # fmt: skip
+
+
+def word_of(m: MeasureSeen) -> str:
+    """Return the word that a value has on its scale: "as it should"; empty for a plain number."""
+    q = trial_rules().quantities[m.name]
+    place = round(m.value - q.least)
+    return q.words[place] if 0 <= place < len(q.words) else ""
 
 
 def change_seen(c: TrialChange) -> ChangeSeen:
@@ -91,7 +99,7 @@ def fault_told(seen: FaultSeen) -> FaultTold:
         causes=[_cause(c, seen.fault.fault, seen.facts, ranking.speaks) for c in ranking.causes],
         something_else=_r(ranking.something_else),
         tells_most=first,
-        asks=asks(first, rules.quantities) if first else "",
+        asks=asks(ranking, rules.quantities),
         say=say,
     )
 

@@ -15,7 +15,6 @@ from fallow_sieve.store.tables.ingredients import (
     PanelRow,
 )
 from fallow_sieve.store.tables.kitchen import KitchenRow
-from fallow_sieve.store.tables.pours import BakeRow
 from fallow_sieve.store.tables.schedules import (
     FeedingRow,
     ObservationRow,
@@ -26,13 +25,13 @@ from fallow_sieve.store.tables.schedules import (
     WorkplaceRow,
 )
 from fallow_sieve.store.tables.standings import StandingRow
+from fallow_sieve.store.tables.trials import PhotoRow, ReadingRow, SheetRow, StepRow, TrialRow
 from fallow_sieve.store.tables.words import KitchenWordRow
 
 __all__ = [
     "BUNDLED",
     "LARDER",
     "AliasRow",
-    "BakeRow",
     "BenchTestRow",
     "BlendDraftRow",
     "BlendRevisionRow",
@@ -51,11 +50,16 @@ __all__ = [
     "NumbersRow",
     "ObservationRow",
     "PanelRow",
+    "PhotoRow",
+    "ReadingRow",
     "RevisionColumns",
     "ScheduleDraftRow",
     "ScheduleRevisionRow",
     "ScheduleRow",
+    "SheetRow",
     "StandingRow",
     "StarterRow",
+    "StepRow",
+    "TrialRow",
     "WorkplaceRow",
 ]

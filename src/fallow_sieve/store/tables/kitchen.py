@@ -6,7 +6,10 @@ from sqlmodel import Field, SQLModel
 
 
 class KitchenRow(SQLModel, table=True):
-    """The kitchen's settings: one row. `shelf_version` rises when any ingredient or lot changes."""
+    """The kitchen's settings: one row.
+
+    `shelf_version` rises when any ingredient or lot changes, `trials_version` when a trial or a reading does.
+    """
 
     __tablename__ = "kitchen"
 
@@ -24,4 +27,5 @@ class KitchenRow(SQLModel, table=True):
     serving_g: float = 30.0
     library_version: str = ""
     shelf_version: int = 1
+    trials_version: int = 1
     version: int = 1

@@ -24,7 +24,8 @@
     { href: '#/ingredients', label: 'Ingredients', at: /^\/(ingredients|side-by-side|shelf|scale)/ },
     { href: '#/blends', label: 'Blends', at: /^\/(blends|bench|compare|print)/ },
     { href: '#/formulas', label: 'Formulas', at: /^\/(formulas|formula|card|recipe)/ },
-    { href: '#/schedules', label: 'Schedule', at: /^\/(schedules|schedule|plan|now|day|starters)/ }
+    { href: '#/schedules', label: 'Schedule', at: /^\/(schedules|schedule|plan|now|day|starters)/ },
+    { href: '#/trials', label: 'Trials', at: /^\/(trials|trial|bake|family|last)/ }
   ];
   const brief = $derived(current.brief);
   const on = $derived(undoing.on);

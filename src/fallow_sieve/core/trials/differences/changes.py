@@ -8,13 +8,13 @@ from dataclasses import dataclass, replace
 from fallow_sieve.core.trials.differences.standing import Standing
 from fallow_sieve.core.values import number_word
 
-RELATIVE = frozenset({"lift", "mixing", "proof", "piece", "bake", "cooling", "water"})  # in % of what it was
+RELATIVE = frozenset({"lift", "rest", "mixing", "proof", "piece", "bake", "cooling", "water"})  # in % of what it was
 LABELS = {
     "blend": "Blend", "water": "Water against its prediction", "binder": "Binder load", "lift": "Lift against usual",
     "salt": "Salt", "sugar": "Sugars", "fat": "Fat", "egg-milk": "Other lines", "lot": "Another bag",
     "mixing": "Mixing", "dough-temperature": "Dough temperature", "proof": "Proof", "piece": "Piece", "tin": "Tin",
     "oven": "Oven", "bake": "Bake", "steam-cover": "Steam or cover", "finish": "Finish", "cooling": "Cooling",
-    "storage": "Storage",
+    "storage": "Storage", "rest": "Rest",
 }  # fmt: skip
 _SHOWN_PART = 0.5  # % of flour; what moves less is not named
 
@@ -66,7 +66,7 @@ class Difference:
     @property
     def things_changed(self) -> int:
         """How many groups changed by a step or more."""
-        return len(self.counted)
+        return len({_group(c.group) for c in self.counted})
 
     @property
     def follows(self) -> tuple[str, ...]:
@@ -75,6 +75,15 @@ class Difference:
 
 
 Sizes = Mapping[str, StepSize]
+
+
+def _group(key: str) -> str:
+    """The group of a number: resting is of one with mixing."""
+    return "mixing" if key == "rest" else key
+
+
+def _numbered(sizes: Sizes) -> list[str]:
+    return [*sizes, "rest"]
 
 
 def difference(before: Standing, after: Standing, sizes: Sizes) -> Difference:
@@ -87,10 +96,28 @@ def difference(before: Standing, after: Standing, sizes: Sizes) -> Difference:
 
 def deviations(standing: Standing, sizes: Sizes) -> tuple[TrialChange, ...]:
     """Return what went otherwise than planned in one bake, by a step or more, the largest first."""
-    found = [_number(g, standing.planned[g], v, sizes, meant=False) for g, v in standing.done.items()
-             if g in standing.planned and g in sizes]  # fmt: skip
-    counted = [c for c in found if c.counts]
+    both = [g for g in standing.done if g in standing.planned and _group(g) in sizes]
+    found = [_number(g, standing.planned[g], standing.done[g], sizes, meant=False) for g in both]
+    counted = [replace(c, say=_otherwise(c)) for c in found if c.counts]
     return tuple(sorted(counted, key=lambda c: -c.steps))
+
+
+# What more and less than planned is called in a sentence, by group.
+_WAYS = {
+    "water": "{} % more water|{} % less water", "oven": "oven {} K hotter|oven {} K cooler",
+    "dough-temperature": "dough {} K warmer|dough {} K colder", "proof": "proofed {} % longer|proofed {} % shorter",
+    "bake": "baked {} % longer|baked {} % shorter", "cooling": "cooled {} % longer|cut {} % of the cooling early",
+    "mixing": "mixed {} % longer|mixed {} % shorter", "rest": "rested {} % longer|rested {} % shorter",
+    "piece": "pieces {} % heavier|pieces {} % lighter",
+}  # fmt: skip
+
+
+def _otherwise(c: TrialChange) -> str:
+    if c.group not in _WAYS or not isinstance(c.before, float) or not isinstance(c.after, float):
+        return c.say
+    more, less = _WAYS[c.group].split("|")
+    change = 100 * (c.after / c.before - 1) if c.group in RELATIVE else c.after - c.before
+    return (more if change > 0 else less).format(_size(change))
 
 
 def _parts(before: Standing, after: Standing, sizes: Sizes) -> Iterator[TrialChange]:
@@ -133,11 +160,15 @@ def _name(slug: str, names: Mapping[str, str]) -> str:
 
 
 def _signed(value: float) -> str:
-    return f"{'+' if value > 0 else '−'} {abs(value):.3g}"
+    return f"{'+' if value > 0 else '−'} {_size(value)}"
+
+
+def _size(value: float) -> str:
+    return f"{abs(value):.0f}" if abs(value) >= 10 else f"{abs(value):.1f}".removesuffix(".0")
 
 
 def _numbers(before: Standing, after: Standing, sizes: Sizes) -> Iterator[TrialChange]:
-    for group in sizes:
+    for group in _numbered(sizes):
         if group in before.done and group in after.done:
             found = _number(group, before.done[group], after.done[group], sizes, meant=False)
             if found.steps > 0.05:
@@ -153,11 +184,11 @@ def _was_meant(group: str, before: Standing, after: Standing, sizes: Sizes) -> b
 
 
 def _number(group: str, before: float, after: float, sizes: Sizes, *, meant: bool) -> TrialChange:
-    size = sizes[group]
+    size = sizes[_group(group)]
     relative = group in RELATIVE and before > 0
     change = 100 * (after / before - 1) if relative else after - before
-    unit = "%" if relative else size.unit
-    shown = f"{LABELS[group]} {_signed(change)} {unit}" if abs(change) > 1e-9 else f"{LABELS[group]} as before"
+    unit = "%" if relative else "" if group == "binder" else size.unit  # a load says itself what it is
+    shown = f"{LABELS[group]} {_signed(change)} {unit}".rstrip() if abs(change) > 1e-9 else f"{LABELS[group]} as before"
     return TrialChange(group, shown, abs(change) / size.step, meant, before, after, unit)
 
 
@@ -175,8 +206,8 @@ def _one_sided(before: Standing, after: Standing) -> tuple[str, ...]:
 
 
 def _said(changes: list[TrialChange]) -> str:
-    counted = [c for c in changes if c.counts]
-    meant = sum(c.meant for c in counted)
+    counted = {_group(c.group): c for c in changes if c.counts}
+    meant = sum(c.meant for c in counted.values())
     if not counted:
         return "Nothing changed by a step or more: these are repeats."
     if len(counted) == 1:

@@ -62,13 +62,16 @@ def effects_of(measures: Mapping[str, Values], known: Mapping[str, Quantity]) ->
 
 
 def _shown(q: Quantity, a: float, b: float, half: float, n: tuple[int, int]) -> str:
-    return f"{q.label} {a:.3g} → {b:.3g} {q.unit} (± {half:.2g}, {_bakes(n)})."
+    return f"{q.label} {a:.3g} → {b:.3g}{q.unit_shown} (± {half:.2g}, {_bakes(n)})."
 
 
 def _not_shown(q: Quantity, n: tuple[int, int], least: float) -> str:
     if n == (1, 1):
-        return f"{q.label}: no difference shown; under {least:.2g} {q.unit} two bakes of one formula differ as much."
-    return f"{q.label}: no difference shown ({_bakes(n)}); {least:.2g} {q.unit} is the least that could be told."
+        return (
+            f"{q.label}: no difference shown; under {least:.2g}{q.unit_shown} two bakes of one formula differ as much."
+        )
+    shown = f"{least:.2g}{q.unit_shown} is the least that could be told"
+    return f"{q.label}: no difference shown ({_bakes(n)}); {shown}."
 
 
 def _bakes(n: tuple[int, int]) -> str:

@@ -35,7 +35,7 @@ class Standing:
     names: Mapping[str, str] = field(default_factory=dict)
 
 
-def composition_of(made: Made, facts: Mapping[str, float]) -> tuple[dict[str, float], dict[str, float]]:
+def composition_of(made: Made) -> tuple[dict[str, float], dict[str, float]]:
     """Return the flour base by slug, and every other line of the dough that no group of its own counts, both in %."""
     flour = made.worked.flour_g
     if flour <= 0:
@@ -43,7 +43,7 @@ def composition_of(made: Made, facts: Mapping[str, float]) -> tuple[dict[str, fl
     parts = {p.ingredient: p.flour_pct or 0.0 for p in made.worked.dough.parts if _is_base(made, p.ingredient)}
     lines: dict[str, float] = {}
     for x in made.worked.lines:
-        if x.in_dough and x.ingredient not in parts and not _has_a_group(x):
+        if x.in_dough and x.ingredient not in parts and not _has_a_group(x, made):
             lines[x.ingredient] = lines.get(x.ingredient, 0.0) + (x.flour_pct or 0.0)
     return parts, lines
 
@@ -52,20 +52,20 @@ def _is_base(made: Made, slug: str) -> bool:
     return made.worked.shelf[slug].in_flour_base
 
 
-def _has_a_group(x: LineFacts) -> bool:
-    """Whether another group counts a line: the blend, water, binder, lift, salt, sugar or fat."""
+def _has_a_group(x: LineFacts, made: Made) -> bool:
+    """Whether another group counts a line: the blend, water, binder (where a load is known), lift, salt, sugar, fat."""
     counted = (Kind.YEAST, Kind.POWDER, Kind.SALT, Kind.SWEETENER, Kind.FAT)
-    if x.ingredient in (BLEND, WATER) or x.role is Role.BINDER:
+    if x.ingredient in (BLEND, WATER) or (x.role is Role.BINDER and made.judged.binder.load is not None):
         return True
     return any(of_kind(x.functions, k) is not None for k in counted)
 
 
 def numbers_of(
-    facts: Mapping[str, float], noted: Mapping[str, float], plan: TrialPlan, yeast: Organism
+    made: Made, facts: Mapping[str, float], noted: Mapping[str, float], plan: TrialPlan, yeast: Organism
 ) -> tuple[dict[str, float], dict[str, float]]:
     """Return the groups' numbers as planned and as done; a group that nothing says anything of is absent."""
     formula = {
-        "binder": facts.get("binder_load"),
+        "binder": made.judged.binder.load,
         "lift": facts.get("yeast_ratio") or facts.get("powder_ratio"),
         "salt": facts.get("salt_pct"),
         "sugar": facts.get("sugar_pct"),
@@ -76,6 +76,7 @@ def numbers_of(
         **formula,
         "water": _over(_planned_water(plan), predicted),
         "mixing": plan.value("mix_min"),
+        "rest": plan.value("rest_min"),
         "dough-temperature": plan.value("dough_c"),
         "proof": plan.value("proof_h26"),
         "piece": 1.0 if plan.value("piece_g") else None,
@@ -87,6 +88,7 @@ def numbers_of(
         **formula,
         "water": _over(water_pct(noted, plan), predicted),
         "mixing": noted.get("mix_min", _times(facts.get("mix_ratio"), plan.value("mix_min"))),
+        "rest": noted.get("rest_min"),
         "dough-temperature": noted.get("dough_c"),
         "proof": hours_at_26(noted, yeast) or _times(facts.get("proof_ratio"), plan.value("proof_h26")),
         "piece": facts.get("piece_ratio"),

@@ -22,12 +22,29 @@ RATIOS = {
 DELTAS = {"dough_temp_delta": "dough_c", "oven_delta": "oven_c"}
 
 
+# What is noted to know what is worked out.
+BEHIND = {
+    **RATIOS,
+    **DELTAS,
+    "water_ratio": "water_poured_g",
+    "core_delta": "core_c",
+    "liquid_over": "liquid_c",
+    "proof_ratio": "proof_min",
+    "piece_ratio": "mass_in_g",
+    "bake_loss_delta": "mass_out_g",
+}
+
+
 @dataclass(frozen=True, slots=True)
 class Setting:
-    """Where a bake was made: height above the sea (m), hours its dough was kept; None: not known."""
+    """Where a bake was made: height above the sea (m), hours its dough was kept and at how many °C; None: unknown."""
 
     altitude_m: float | None = None
     kept_h: float | None = None
+    kept_c: float | None = None
+
+
+_NOT_KEPT = Setting()
 
 
 def values_of(readings: Mapping[str, Reading], plan: TrialPlan) -> dict[str, float]:
@@ -52,7 +69,7 @@ def facts_of_log(noted: Mapping[str, float], plan: TrialPlan, setting: Setting, 
         _put(found, delta, _less(noted.get(of), plan.value(of)))
     _put(found, "water_ratio", _ratio(water_pct(noted, plan), plan.value("wanted_pct")))
     _put(found, "liquid_over", _less(noted.get("liquid_c"), plan.value("yeast_limit_c")))
-    _put(found, "proof_ratio", _ratio(hours_at_26(noted, yeast), plan.value("proof_h26")))
+    _put(found, "proof_ratio", _ratio(hours_at_26(noted, yeast, setting), plan.value("proof_h26")))
     _put(found, "core_delta", _less(noted.get("core_c"), core_aim(plan, setting)))
     _put(found, "bake_loss_delta", _less(bake_loss_pct(noted), plan.value("bake_loss_pct")))
     _put(found, "piece_ratio", piece_ratio(noted, plan))
@@ -70,10 +87,16 @@ def water_pct(noted: Mapping[str, float], plan: TrialPlan) -> float | None:
     return 100 * (other + poured) / (flour + STAYS_IN * noted.get("flour_dusted_g", 0.0))
 
 
-def hours_at_26(noted: Mapping[str, float], yeast: Organism) -> float | None:
-    """Return the proof as hours at 26 °C; unknown without its minutes, or the °C of its place (else the room's)."""
+def hours_at_26(noted: Mapping[str, float], yeast: Organism, setting: Setting = _NOT_KEPT) -> float | None:
+    """Return the proof as hours at 26 °C; unknown without its minutes, or the °C of its place (else the room's).
+
+    Where the dough was kept, it went on in the cold all the while.
+    """
     minutes, temp = noted.get("proof_min"), noted.get("proof_c", noted.get("room_c"))
-    return None if minutes is None or temp is None else minutes / 60 * float(yeast.speed(temp))
+    if minutes is None or temp is None or (setting.kept_h and setting.kept_c is None):
+        return None
+    cold = (setting.kept_h or 0.0) * float(yeast.speed(setting.kept_c)) if setting.kept_c is not None else 0.0
+    return minutes / 60 * float(yeast.speed(temp)) + cold
 
 
 def core_aim(plan: TrialPlan, setting: Setting) -> float | None:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Mapping
 from dataclasses import dataclass
 from string import Formatter
@@ -12,6 +13,7 @@ from fallow_sieve.core.trials.quantities import Quantity
 
 COMMON = "No number of this bake tells. What is common:"
 _MINUS = str.maketrans("-", "−")
+_PERCENT = re.compile(r"(\d)%")
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,10 +47,10 @@ def _sentence(
     """The row's own sentence for the quantity it is about, else its name with value and unit."""
     named = [f for _, f, _, _ in Formatter().parse(row.say) if f]
     about = named or [row.tests[0][0].quantity]
-    if spoke in about and all(q in facts for q in named):
-        quantity = known.get(spoke)
-        if named or quantity is None or not quantity.is_yes_or_no:
-            return row.say.format(**facts).translate(_MINUS)
+    quantity = known.get(spoke)
+    yes_or_no = quantity is not None and quantity.is_yes_or_no
+    if spoke in about and all(q in facts for q in named) and not yes_or_no:
+        return _PERCENT.sub(r"\1 %", row.say.format(**facts)).translate(_MINUS)
     return by_name(spoke, facts[spoke], known)
 
 
@@ -59,17 +61,16 @@ def by_name(quantity: str, value: float, known: Mapping[str, Quantity]) -> str:
         return f"{quantity}: {value:g}.".translate(_MINUS)
     if q.is_yes_or_no:
         return f"{q.label}: {'yes' if value >= 0.5 else 'no'}."
+    if q.words:
+        return f"{q.label}: {q.words[max(0, min(len(q.words) - 1, round(value - q.least)))]}."
     if q.unit == "ratio":
         return f"{q.label}: {100 * value:.0f} %."
     return f"{q.label}: {value:.3g} {q.unit}.".translate(_MINUS)
 
 
-def asks(quantity: str, known: Mapping[str, Quantity]) -> str:
-    """Return what to ask for a quantity that would tell most: its question, else its name."""
-    q = known.get(quantity)
-    if q is None:
-        return quantity
-    return q.ask or f"{q.label}?"
+def asks(ranking: Ranking, known: Mapping[str, Quantity]) -> str:
+    """Return the question of what would tell most among that which a cook can say; empty where nothing would."""
+    return next((known[q].ask for q, _ in ranking.tells_most if q in known and known[q].ask), "")
 
 
 def against_line(ranking: Ranking, causes: Mapping[str, Cause]) -> str:
