@@ -22,7 +22,7 @@ _HEADERS = {
         "img-src 'self' data:; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
     ),
     "X-Content-Type-Options": "nosniff",
-    "Referrer-Policy": "no-referrer",
+    "Referrer-Policy": "same-origin",  # a form without script says by it that it is ours
     "Cache-Control": "no-store",
 }
 

@@ -87,7 +87,9 @@ def _page(trial_id: int, problem: str = "", status: int = 200) -> Response:
         "trial.html", sheet=found, at=at if at in NAMES else found.next, names=NAMES, day=day, last=last,
         new_id=lambda: str(uuid4()), next_mark=next_mark, mark_word=mark_word, units=_UNITS, problem=problem,
     )  # fmt: skip
-    return Response(text, status, mimetype="text/html")
+    response = Response(text, status, mimetype="text/html")
+    response.headers["Referrer-Policy"] = "same-origin"  # a form without script says by it that it is ours
+    return response
 
 
 def _asked(name: str) -> str:

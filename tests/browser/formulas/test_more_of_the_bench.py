@@ -21,7 +21,9 @@ def test_what_went_in_is_written_down_and_teaches(page, formula):
     expect(page.get_by_role("button", name="count it again")).to_be_visible()
 
 
-def test_the_nine_bakes_narrow_the_window_and_the_water_can_be_set_to_it(page, formula):  # two felt wet: they wanted less
+def test_the_nine_bakes_narrow_the_window_and_the_water_can_be_set_to_it(
+    page, formula
+):  # two felt wet: they wanted less
     formula.open(1, "Water")
     expect(page.get_by_role("heading", name="Wanted: 94 % of flour")).to_be_visible()
     expect(page.get_by_role("img", name=re.compile("to 86–103 % of flour in 9 bakes"))).to_be_visible()

@@ -42,6 +42,7 @@ function begin(main: HTMLElement): void {
 
   function tell(): void {
     const count = taps.waiting.length;
+    if (status) status.dataset.waiting = String(count);
     if (count) say(`${count} ${count === 1 ? 'tap waits' : 'taps wait'} to be saved`, 'waiting');
     else if (status?.dataset.kind !== 'refused') say('saved', 'saved');
   }

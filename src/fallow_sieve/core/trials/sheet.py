@@ -235,7 +235,8 @@ def rungs(q: Quantity, planned: float | None, step: float) -> tuple[Rung, ...]:
     """Return the rungs of a ladder: all of a scale that has words or few steps, else around what is planned."""
     count = round((q.most - q.least) / step) + 1
     if q.words or count <= 9:
-        return tuple(Rung(q.least + n * step, _word(q, n, q.least + n * step)) for n in range(count))
+        every = [q.least + n * step for n in range(count)]
+        return tuple(Rung(v, _word(q, n, v)) for n, v in enumerate(every) if v <= q.most)
     if planned is None:
         return ()
     middle = 5.0 * round(planned / 5) if step >= 5 and q.unit != "g" else round(planned, 0 if step >= 1 else 6)

@@ -29,16 +29,17 @@ def mended_blend(cause: Cause, trial: Trial, kitchen: KitchenNow, effort: Effort
     if mix is None or use is None:
         raise BadInputError("there is no blend to mend", right="look at the next cause")
     band = _wanted(cause, mix, use)
-    kept = [b for b in fit_to(use, mix).bands if b.status is Status.PASS and b.band.metric in METRICS]
+    own = {b.metric for b in use.bands}
+    kept = [b for b in fit_to(use, mix).bands if b.status is Status.PASS and b.band.metric in own]
     bands = (*(b.band for b in kept if b.band.metric != band.metric), band)
-    asked = replace(use, bands=bands, classes={}, bag=())
+    asked = replace(use, bands=bands, classes={}, bag=(), doses={}, needs_binder=False)
     answer = answer_of(mended(blend, kitchen, TOUCH, effort, asked), TOUCH)
     if not answer.options:
         label = METRICS[band.metric].label.lower()
         raise BadInputError(
             f"nothing within two parts brings {label} there", right="look at the next cause, or Propose"
         )
-    best = answer.options[0]
+    best = min(answer.options, key=lambda o: len(o.changes))  # two parts alone, rather than all by a little
     said = ", ".join(in_words(c) for c in best.changes)
     return replace(blend, parts=best.parts), said
 

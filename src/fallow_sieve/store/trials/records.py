@@ -136,6 +136,11 @@ def put_reading(session: Session, trial_id: int, reading: Reading) -> Reading:
     return _reading(row)
 
 
+def last_at(session: Session, trial_id: int) -> str:
+    """Return the instant (ISO, UTC) of the last reading of a trial; empty where it has none."""
+    return session.exec(select(func.max(ReadingRow.at)).where(ReadingRow.trial_id == trial_id)).one() or ""
+
+
 def take_back(session: Session, trial_id: int, reading_id: str, withdrawn: bool) -> Reading:
     """Take a reading back, or take it into account again. Raises NotFoundError."""
     row = session.get(ReadingRow, reading_id)

@@ -52,7 +52,7 @@
           </p>
         {:else}
           <p class="lead" data-went>{trial.told.say}</p>
-          {#if trial.told.state}<p class="state" data-state>{trial.told.state}</p>{/if}
+          {#if trial.told.state}<p class="state" data-stands>{trial.told.state}</p>{/if}
         {/if}
         <Measures measures={trial.told.measures} />
         <Faults {trial} changed={again} />

@@ -203,6 +203,8 @@ def _soda_to_most(cause: Cause, made: Made, rules: FormulaRules) -> FormulaEdit:
 def _add_line(cause: Cause, made: Made, rules: FormulaRules) -> FormulaEdit:
     if cause.cause == "filling-wet":
         filling = sum(x.mass_g for x in made.formula.lines if x.when is When.FILLING)
+        if filling <= 0:
+            raise nothing("there is no filling to thicken")
         line = Line(THICKENS, cause.edit.size / 100 * filling, When.FILLING)
         return FormulaEdit(_with(made.formula, line), f"{line.mass_g:.0f} g corn starch in the filling")
     mass = cause.edit.size / 100 * made.worked.flour_g

@@ -60,6 +60,7 @@
     grid-template-columns: 90px 2.6rem minmax(0, 1fr);
     gap: 0.6rem;
     align-items: baseline;
+    padding: 0.2rem 0;
   }
 
   rect {

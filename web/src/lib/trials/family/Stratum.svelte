@@ -44,7 +44,6 @@
             href="#/trial/{t.id}"
             data-trial={t.id}
             data-line={line}
-            aria-label={said(t)}
             title={said(t)}
             class:aside={t.set_aside}
           >
@@ -53,7 +52,7 @@
               <Mark status={verdictStatus(t.verdict)} x={11} y={11} />
               {#if t.set_aside}<path d="M3 19L19 3" class="crossed" />{/if}
             </svg>
-            <span class="num number">{t.id}</span>
+            <span class="num number">{t.id}</span><span class="sr-only">, {said(t)}</span>
           </a>
         </li>
       {/each}

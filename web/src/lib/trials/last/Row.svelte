@@ -84,6 +84,7 @@
 
   svg {
     display: block;
+    overflow: hidden;
   }
 
   .good {
