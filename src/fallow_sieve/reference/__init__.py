@@ -30,7 +30,7 @@ from fallow_sieve.reference.schedule import (
 )
 from fallow_sieve.reference.sieving import grit_mapping
 from fallow_sieve.reference.tables import tables_version
-from fallow_sieve.reference.trials import fault_tables, measure_bands, quantities, step_sizes
+from fallow_sieve.reference.trials import fault_tables, learners, measure_bands, quantities, step_sizes
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.reference.words import flour_words
 
@@ -48,6 +48,7 @@ __all__ = [
     "formula_rules",
     "grit_mapping",
     "label_caps",
+    "learners",
     "library",
     "library_shelf",
     "look_alikes",

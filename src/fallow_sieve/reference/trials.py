@@ -15,6 +15,7 @@ from fallow_sieve.core.trials.faults.tables import (
     FaultTables,
     tests_of,
 )
+from fallow_sieve.core.trials.learning.learner import Learner
 from fallow_sieve.core.trials.quantities import Moment, Quantity, by_name, fault_quantity
 from fallow_sieve.core.values import Band
 from fallow_sieve.reference.tables import read_table
@@ -201,3 +202,14 @@ def measure_bands() -> Mapping[tuple[str, str], Band]:
 def step_sizes() -> Mapping[str, StepSize]:
     """Return what counts as one step of a change, by group."""
     return {r.group: StepSize(r.group, r.unit, r.step) for r in read_table("change_steps", ChangeStepRow)}
+
+
+@cache
+def learners() -> Mapping[str, Learner]:
+    """Return how each quantity is learnt, by name; a level without an sd is none of it."""
+    return {r.learner: _learner(r) for r in read_table("learners", LearnerRow)}
+
+
+def _learner(r: LearnerRow) -> Learner:
+    sds = tuple(sd for sd in (r.sd_kitchen, r.sd_use, r.sd_formula) if sd is not None)
+    return Learner(r.learner, r.scale, sds, r.sd_bake, r.moves)

@@ -14,11 +14,15 @@ from fallow_sieve.api.trials.models import (
     MultiplesQuery,
     NextOut,
     NextQuery,
+    TaughtOut,
 )
 from fallow_sieve.formats.trials import DifferenceTold
+from fallow_sieve.reference import rules
+from fallow_sieve.services.trials.bands import bands_offered
 from fallow_sieve.services.trials.comparing import multiples, side_by_side
 from fallow_sieve.services.trials.family import family_of
 from fallow_sieve.services.trials.next_bakes import next_bakes
+from fallow_sieve.services.trials.taught import key_of, teaching
 from fallow_sieve.store import FORMULAS
 from fallow_sieve.store.trials import say_found
 
@@ -54,6 +58,18 @@ def family(formula_id: int) -> Response:
         mark = (FORMULAS.get(session, formula_id).updated_at, FORMULAS.last_number(session, formula_id))
         found = store().answered(("family", formula_id), mark, lambda: family_of(session, formula_id, here))
     return answer_value(FamilyOut, found)
+
+
+@routes.get("/formulas/<int:formula_id>/taught")
+@route(TaughtOut)
+def taught(formula_id: int) -> Response:
+    """Return what trials taught for the next bake of a formula beside water, and bands that they speak for."""
+    here = kitchen()
+    with store().reading() as session:
+        use = rules().uses.get(FORMULAS.draft(session, formula_id).content.use or "")
+        lessons = teaching(session, here).lessons(use.family if use else "", key_of(formula_id))
+        bands = bands_offered(session, use.slug if use else "", here)
+    return answer(TaughtOut(lessons=[x for x in lessons.values() if x.n], bands=bands))
 
 
 @routes.put("/trials/<int:trial_id>/found")

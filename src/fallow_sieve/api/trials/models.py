@@ -9,7 +9,9 @@ from pydantic import Field, RootModel
 from fallow_sieve.api.formula_content import FormulaContentIn
 from fallow_sieve.api.models import In, Name, Out, RevisionNumber, RowId
 from fallow_sieve.core.trials.day import DayStage
+from fallow_sieve.core.trials.learning.learner import Lesson
 from fallow_sieve.formats.trials import TrialAnswer
+from fallow_sieve.services.trials.bands import BandOffer
 from fallow_sieve.services.trials.comparing import Multiples
 from fallow_sieve.services.trials.family import Family
 from fallow_sieve.services.trials.next_bakes import NextBakes
@@ -297,3 +299,10 @@ class FoundIn(In):
     """What a hand says was found; empty takes it away."""
 
     found: Line
+
+
+class TaughtOut(Out):
+    """What trials taught for the next bake of a formula: a lesson a learner, and bands that bakes speak for."""
+
+    lessons: list[Lesson]
+    bands: list[BandOffer]

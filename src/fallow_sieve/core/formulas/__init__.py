@@ -20,7 +20,13 @@ from fallow_sieve.core.formulas.binder_choice import (
     suggest,
 )
 from fallow_sieve.core.formulas.card import Card, card_of
-from fallow_sieve.core.formulas.dough_temperature import FRICTION_K, WaterPlan, masses_of, water_temperature
+from fallow_sieve.core.formulas.dough_temperature import (
+    FRICTION_K,
+    SPECIFIC_HEAT,
+    WaterPlan,
+    masses_of,
+    water_temperature,
+)
 from fallow_sieve.core.formulas.finished_bake import Finished, finish, label_nutrients
 from fallow_sieve.core.formulas.formula import (
     AHEAD,
@@ -90,6 +96,7 @@ __all__ = [
     "OUTSIDE_DOUGH",
     "SAUCE",
     "SCHOOLS",
+    "SPECIFIC_HEAT",
     "TOO_MUCH",
     "WATER",
     "BagAsked",

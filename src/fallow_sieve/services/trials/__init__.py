@@ -2,6 +2,7 @@
 
 __all__ = [
     "again",
+    "bands",
     "beginning",
     "comparing",
     "drawing",
@@ -13,6 +14,7 @@ __all__ = [
     "noting",
     "page",
     "tapping",
+    "taught",
     "telling",
     "trying",
 ]

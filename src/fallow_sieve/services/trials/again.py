@@ -38,7 +38,7 @@ class Again:
 def again(session: Session, trial_id: int, asked: Again, kitchen: KitchenNow, now: str, today: date) -> TrialOnRecord:
     """Add the planned trial after another, one action; return it. Raises BadInputError for a change nobody offered."""
     record = get_trial(session, trial_id)
-    trial = seen_trial(session, record, kitchen)
+    trial = seen_trial(session, record, kitchen, fresh=True)
     taken = _taken(record, asked.take)
     formula = _formula(session, record, taken, now)
     plan = {**_plan(trial), **{n: v for t in taken for n, v in t["plan"].items()}, **asked.plan}

@@ -10,11 +10,13 @@ from typing import Any
 from sqlmodel import Session
 
 from fallow_sieve.core.formulas import Formula, Pour, check_pour, poured_pct
+from fallow_sieve.core.trials.learning.planning import learnt_plan
 from fallow_sieve.core.trials.predicting import predicted_plan
 from fallow_sieve.core.trials.readings import Reading
 from fallow_sieve.core.values import BadInputError, shown
 from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.trials.making import made_of, process_of
+from fallow_sieve.services.trials.taught import key_of, taught_learners, teaching
 from fallow_sieve.store import FORMULAS
 from fallow_sieve.store.trials import TrialOnRecord, add_trial, next_trial, put_reading
 
@@ -51,7 +53,10 @@ def begin(
     made = made_of(formula, kitchen)
     setup = dict(asked.setup)
     process = process_of(made, setup.get("school"), setup.get("switches"))
-    plan = predicted_plan(made, replace(process, altitude_m=setup.get("altitude_m")))
+    base = predicted_plan(made, replace(process, altitude_m=setup.get("altitude_m")))
+    family = made.use.family if made.use else ""
+    lessons = teaching(session, kitchen).lessons(family, key_of(formula_id))
+    plan = learnt_plan(base, lessons, taught_learners(), process.organism)
     return add_trial(
         session,
         TrialOnRecord(
@@ -64,7 +69,7 @@ def begin(
             because=dict(asked.because),
             blend=formula.pin.key if formula.pin else "",
             use=made.use.slug if made.use else "",
-            family=made.use.family if made.use else "",
+            family=family,
             baked_on=asked.baked_on or now[:10],
             note=asked.note.strip(),
             parent_id=asked.parent_id,

@@ -14,13 +14,18 @@ from fallow_sieve.core.trials.readings import Reading
 from fallow_sieve.core.trials.trial import Arm, Trial
 from fallow_sieve.reference import formula_rules, quantities
 from fallow_sieve.services.kitchen import KitchenNow
-from fallow_sieve.services.trials.making import made_of, process_of
+from fallow_sieve.services.trials.making import made_of, made_once, process_of
 from fallow_sieve.store.trials import TrialOnRecord, readings_of, trials_of_formula
 
 
-def trial_kept(record: TrialOnRecord, readings: Sequence[Reading], kitchen: KitchenNow) -> Trial:
-    """Return a trial on record with its readings. Raises BadInputError where its formula can no longer be judged."""
-    made = made_of(record.formula, kitchen)
+def trial_kept(
+    record: TrialOnRecord, readings: Sequence[Reading], kitchen: KitchenNow, *, fresh: bool = False
+) -> Trial:
+    """Return a trial on record with its readings. Raises BadInputError where its formula can no longer be judged.
+
+    `fresh` judges its formula by what bakes taught of water up to now; else that is left out, and found at once.
+    """
+    made = made_of(record.formula, kitchen) if fresh else made_once(record.formula, kitchen)
     return Trial(
         made=made,
         process=process_of(made, record.setup.get("school"), record.setup.get("switches")),

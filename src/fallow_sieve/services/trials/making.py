@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
+from dataclasses import replace
 from functools import cache
 
 from fallow_sieve.core.baking import pan_named
 from fallow_sieve.core.blends import Blend, analyse
 from fallow_sieve.core.formulas import COUNTED, Formula, analyse_formula
+from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.schedule.steps.rules import StepRule, chosen
 from fallow_sieve.core.trials.evidence.composition import Made
 from fallow_sieve.core.trials.evidence.log import Setting
@@ -50,6 +52,28 @@ def made_of(formula: Formula, kitchen: KitchenNow) -> Made:
     use = rules().uses.get(formula.use or "")
     parts = formula.blend if any(x.ingredient == "@blend" for x in formula.lines) else ()
     return Made(formula, judged, worked, use, analyse(Blend(parts), kitchen.shelf) if parts else None)
+
+
+_MOST_MADE = 512
+_made: dict[int, tuple[Shelf, dict[Formula, Made]]] = {}
+
+
+def made_once(formula: Formula, kitchen: KitchenNow) -> Made:
+    """Return a formula with all that is known of it, whatever bakes taught of its water: made once for a shelf.
+
+    A family's bakes are of few formulas; each is worked out once, not at every look.
+    """
+    shelf = kitchen.shelf
+    kept = _made.get(id(shelf))
+    if kept is None or kept[0] is not shelf:
+        _made.clear()  # only the shelf of now is asked for again
+        kept = _made[id(shelf)] = (shelf, {})
+    found = kept[1].get(formula)
+    if found is None:
+        if len(kept[1]) >= _MOST_MADE:
+            kept[1].clear()
+        found = kept[1][formula] = made_of(formula, replace(kitchen, pours=()))
+    return found
 
 
 def process_of(made: Made, school: str | None = None, switches: Mapping[str, bool] | None = None) -> Process:

@@ -122,9 +122,9 @@ def trial_page(session: Session, trial_id: int, kitchen: KitchenNow, priors: Pri
     )
 
 
-def seen_trial(session: Session, record: TrialOnRecord, kitchen: KitchenNow) -> Trial:
-    """Return a trial on record with its readings, those of its dough among them."""
-    return trial_kept(record, readings_with_those_of_the_dough(session, record), kitchen)
+def seen_trial(session: Session, record: TrialOnRecord, kitchen: KitchenNow, *, fresh: bool = False) -> Trial:
+    """Return a trial on record with its readings, those of its dough among them; see `kept.trial_kept`."""
+    return trial_kept(record, readings_with_those_of_the_dough(session, record), kitchen, fresh=fresh)
 
 
 def plan_lines(trial: Trial) -> tuple[PlanLine, ...]:

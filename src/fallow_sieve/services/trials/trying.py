@@ -75,7 +75,7 @@ def try_cause(
 ) -> Tried:
     """Make the draft that `cause` asks for. Raises UnknownNameError, BadInputError where nothing is to be changed."""
     record = get_trial(session, trial_id)
-    trial = seen_trial(session, record, kitchen)
+    trial = seen_trial(session, record, kitchen, fresh=True)
     seen, found = _asked(trial, fault, cause)
     work = _Work(session, record, trial, seen, found, kitchen, now, effort)
     lever = "plan" if found.edit.target in _TO_PLAN else found.edit.lever

@@ -121,6 +121,12 @@ def trials_named(session: Session, trial_ids: Iterable[int]) -> list[TrialOnReco
     return [_value(row) for row in session.exec(query)]
 
 
+def every_trial(session: Session) -> list[TrialOnRecord]:
+    """Return all trials, the first bake first."""
+    query = select(TrialRow).where(col(TrialRow.withdrawn).is_(False))
+    return [_value(row) for row in session.exec(query.order_by(col(TrialRow.baked_on), col(TrialRow.id)))]
+
+
 def put_reading(session: Session, trial_id: int, reading: Reading) -> Reading:
     """Add a reading under its id; the same again changes nothing. Raises OtherReadingError for another of that id."""
     found = session.get(ReadingRow, reading.id)

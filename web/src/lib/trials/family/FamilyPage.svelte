@@ -10,6 +10,7 @@
   import Plane from './Plane.svelte';
   import PlaneBar from './PlaneBar.svelte';
   import Stratum from './Stratum.svelte';
+  import Taught from './Taught.svelte';
 
   const { params }: { params: { id: string } } = $props();
   const AT_ONCE = 8;
@@ -119,6 +120,7 @@
         >{folded.length} older revisions, {folded.reduce((sum, s) => sum + s.trials.length, 0)} bakes</button
       >
     {/if}
+    <Taught formula_id={id} />
   </div>
   <Sheet open={pair !== null} title="Side by side" wide onclose={() => (pair = null)}>
     {#if pair}<Difference a={pair[0]} b={pair[1]} />{/if}
