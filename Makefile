@@ -69,6 +69,7 @@ bench: $(STAMPS)/python-dev $(WEB)
 	$(BIN)/python bench/formula_bench.py
 	$(BIN)/python bench/propose_bench.py
 	$(BIN)/python bench/schedule_bench.py
+	$(BIN)/python bench/trials_bench.py
 	$(BIN)/python bench/writers_bench.py
 	$(BIN)/python bench/growth_bench.py
 	@scripts/need-chromium.sh

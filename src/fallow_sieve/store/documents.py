@@ -148,11 +148,6 @@ class Documents(Generic[ContentT]):
             raise NotFoundError("revision", number)
         return self._revision(row)
 
-    def last_number(self, session: Session, document_id: int) -> int:
-        """Return the number of the last kept revision, 0 for none, without reading any."""
-        table = self._tables.revision
-        return session.exec(select(func.max(table.number)).where(self._owner_of_revision == document_id)).one() or 0
-
     def newest(self, session: Session, document_id: int) -> Revision[ContentT] | None:
         """Return the last kept revision, or None."""
         return next(iter(reversed(self.revisions(session, document_id))), None)

@@ -231,14 +231,18 @@ class KitchenStore:
         ((kept,),) = self._short_reads.rows("SELECT shelf_version FROM kitchen")
         return bool(kept == version)
 
-    def answered(self, of: Hashable, mark: Hashable, make: Callable[[], MadeT]) -> MadeT:
-        """Return what `make` gives, made anew only when `mark`, a trial, the shelf or a setting changed since."""
-        (now,) = self._short_reads.rows("SELECT trials_version, shelf_version, version FROM kitchen")
+    def answered(self, of: Hashable, mark: str, about: int, make: Callable[[], MadeT]) -> MadeT:
+        """Return what `make` gives, made anew only when a trial, the shelf, a setting or its own mark changed since.
+
+        `mark` is an expression in SQL that tells the state of what it is `about` (an id, as ?1).
+        """
+        query = f"SELECT trials_version, shelf_version, version, {mark} FROM kitchen"
+        (now,) = self._short_reads.rows(query, (about,))
         kept = self._answers.get(of)
-        if kept is None or kept[0] != (now, mark):
+        if kept is None or kept[0] != now:
             if len(self._answers) >= _MOST_ANSWERS:
                 self._answers.clear()
-            kept = self._answers[of] = ((now, mark), make())
+            kept = self._answers[of] = (now, make())
         return cast(MadeT, kept[1])
 
     def once_for(self, shelf: Shelf, make: Callable[[], MadeT]) -> MadeT:

@@ -24,7 +24,7 @@ from fallow_sieve.services.trials.family import family_of
 from fallow_sieve.services.trials.next_bakes import next_bakes
 from fallow_sieve.services.trials.taught import key_of, teaching
 from fallow_sieve.store import FORMULAS
-from fallow_sieve.store.trials import say_found
+from fallow_sieve.store.trials import FAMILY_MARK, say_found
 
 routes = Blueprint("families", __name__)
 _ID = (0, 1, 2**53)
@@ -53,11 +53,14 @@ def last_trials() -> Response:
 @route(FamilyOut)
 def family(formula_id: int) -> Response:
     """Return the family of a formula: strata, bakes, planes; worked out anew only when something of it changed."""
+    data = store().answered(("family", formula_id), FAMILY_MARK, formula_id, lambda: _family(formula_id))
+    return Response(data, mimetype="application/json")
+
+
+def _family(formula_id: int) -> bytes:
     here = kitchen()
     with store().reading() as session:
-        mark = (FORMULAS.get(session, formula_id).updated_at, FORMULAS.last_number(session, formula_id))
-        found = store().answered(("family", formula_id), mark, lambda: family_of(session, formula_id, here))
-    return answer_value(FamilyOut, found)
+        return answer_value(FamilyOut, family_of(session, formula_id, here)).get_data()
 
 
 @routes.get("/formulas/<int:formula_id>/taught")

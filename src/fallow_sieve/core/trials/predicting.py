@@ -19,7 +19,7 @@ _MIXING = ("mix", "load", "cook-paste", "mix-dry")
 _OF_STEP = {"chill_min": ("chill", "chill-cut", "chill-lined"), "boil_min": ("boil",), "rest_min": ("rest",)}
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, eq=False)
 class Process:
     """How a formula is made: its steps in order, how fast its dough is beside the template's, what ferments it.
 

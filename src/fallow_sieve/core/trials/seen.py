@@ -82,7 +82,7 @@ def measures_seen(trial: Trial, rules: TrialRules, arm: str = "") -> tuple[Measu
     found |= derived(found, values)
     return tuple(
         _on_band(rules.quantities[n], m, readings.get(n), band_of(rules.bands, use, words, n), plan.for_reading(n))
-        for n, m in sorted(found.items(), key=lambda x: list(rules.quantities).index(x[0]))
+        for n, m in sorted(found.items(), key=lambda x: rules.order[x[0]])
     )
 
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
+from functools import lru_cache
 
 from fallow_sieve.core.formulas import FormulaRules
 from fallow_sieve.core.ingredients import LookAlike
@@ -22,7 +23,7 @@ from fallow_sieve.core.trials.readings import Reading, marks, of_arm
 from fallow_sieve.core.values import Band
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, eq=False)
 class TrialRules:
     """The tables that trials are read by: quantities, faults, bands of measures, sizes of changes, what ferments."""
 
@@ -33,6 +34,7 @@ class TrialRules:
     formulas: FormulaRules
     alike: Sequence[LookAlike]
     yeast: Organism
+    order: Mapping[str, int] = field(default_factory=dict)  # of the quantities, as the table has them
 
 
 @dataclass(frozen=True, slots=True)
@@ -81,7 +83,7 @@ def facts(trial: Trial, rules: TrialRules, arm: str = "") -> dict[str, float]:
 
     What was noted itself wins over what is worked out.
     """
-    of_formula = facts_of_formula(trial.made, rules.formulas, rules.alike)
+    of_formula = formula_facts(trial.made, rules)
     read = noted(trial, arm)
     log = facts_of_log(read, trial.plan_of(arm), trial.setting, rules.yeast)
     return {**of_formula, **trial.known, **log}
@@ -89,8 +91,19 @@ def facts(trial: Trial, rules: TrialRules, arm: str = "") -> dict[str, float]:
 
 def holds(trial: Trial, rules: TrialRules) -> set[str]:
     """Return the words that hold of the bake: baked, in-tin, has-yeast and so on."""
-    found = facts_of_formula(trial.made, rules.formulas, rules.alike)
-    return what_holds(trial.made, trial.process.steps, trial.made.formula.pan, bool(found.get("lookalike_risk")))
+    return set(_words(trial.made, trial.process, rules))
+
+
+@lru_cache(maxsize=128)
+def formula_facts(made: Made, rules: TrialRules) -> Mapping[str, float]:
+    """Return what the analysis of a formula says, by quantity in its unit; a family's bakes are of few formulas."""
+    return facts_of_formula(made, rules.formulas, rules.alike)
+
+
+@lru_cache(maxsize=128)
+def _words(made: Made, process: Process, rules: TrialRules) -> frozenset[str]:
+    risk = bool(formula_facts(made, rules).get("lookalike_risk"))
+    return frozenset(what_holds(made, process.steps, made.formula.pan, risk))
 
 
 def faults_here(trial: Trial, rules: TrialRules) -> tuple[Fault, ...]:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from sqlmodel import Session
@@ -20,6 +20,7 @@ from fallow_sieve.core.trials.readings import marks
 from fallow_sieve.core.trials.trial import Trial, standing
 from fallow_sieve.core.values import BadInputError, counted
 from fallow_sieve.services.kitchen import KitchenNow
+from fallow_sieve.services.trials.kept import trial_kept
 from fallow_sieve.services.trials.making import made_of, process_of, trial_rules
 from fallow_sieve.services.trials.page import TrialStanding, seen_trial, standing_of
 from fallow_sieve.services.trials.telling import measured
@@ -95,6 +96,7 @@ class _Bake:
     record: TrialOnRecord
     trial: Trial | None
     standing: TrialStanding
+    measures: Mapping[str, float]
 
 
 def family_of(session: Session, formula_id: int, kitchen: KitchenNow) -> Family:
@@ -122,10 +124,14 @@ def _bakes(session: Session, formula_id: int, name: str, kitchen: KitchenNow) ->
     found = []
     for record in records:
         try:
-            trial = seen_trial(session, record, kitchen)
+            own = readings[record.id]
+            trial = (
+                trial_kept(record, own, kitchen) if record.dough_of is None else seen_trial(session, record, kitchen)
+            )
         except BadInputError:  # its formula names what the kitchen no longer has
             trial = None
-        found.append(_Bake(record, trial, standing_of(record, readings[record.id], name)))
+        measures = {n: taken[0][0] for n, taken in measured(trial).items()} if trial else {}
+        found.append(_Bake(record, trial, standing_of(record, readings[record.id], name), measures))
     return found
 
 
@@ -234,7 +240,8 @@ def _strengths(bakes: Sequence[_Bake]) -> dict[str, float]:
 def _effects(was: Sequence[_Bake], now: Sequence[_Bake], bakes: Sequence[_Bake]) -> list[str]:
     """What the measures did, decided together; those that show something first."""
     a, b = _values(was), _values(now)
-    groups = {n: [_values(_of(bakes, r)).get(n, []) for r in _revisions(bakes)] for n in a if n in b}
+    repeated = [_values(_of(bakes, r)) for r in _revisions(bakes)]
+    groups = {n: [values.get(n, []) for values in repeated] for n in a if n in b}
     found = effects_of({n: Values(a[n], b[n], groups[n]) for n in groups}, trial_rules().quantities)
     ordered = sorted(found, key=lambda e: (not e.shown, e.p))
     return [e.say for e in ordered[:2]]
@@ -247,8 +254,8 @@ def _revisions(bakes: Sequence[_Bake]) -> set[int]:
 def _values(bakes: Sequence[_Bake]) -> dict[str, list[float]]:
     found: dict[str, list[float]] = {}
     for b in bakes:
-        for name, taken in (measured(b.trial) if b.trial else {}).items():
-            found.setdefault(name, []).append(taken[0][0])
+        for name, value in b.measures.items():
+            found.setdefault(name, []).append(value)
     return found
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 from dataclasses import replace
-from functools import cache
+from functools import cache, lru_cache
 
 from fallow_sieve.core.baking import pan_named
 from fallow_sieve.core.blends import Blend, analyse
@@ -42,6 +42,7 @@ def trial_rules() -> TrialRules:
     return TrialRules(
         quantities(), fault_tables(), measure_bands(), step_sizes(), formula_rules(), look_alikes(),
         organism_named("yeast"),
+        {name: n for n, name in enumerate(quantities())},
     )  # fmt: skip
 
 
@@ -78,7 +79,12 @@ def made_once(formula: Formula, kitchen: KitchenNow) -> Made:
 
 def process_of(made: Made, school: str | None = None, switches: Mapping[str, bool] | None = None) -> Process:
     """Return how a formula is made: the steps of its use (none where none are on record), and how fast it rises."""
-    steps = _steps(made, school, switches or {})
+    return _process(made, school, tuple(sorted((switches or {}).items())))
+
+
+@lru_cache(maxsize=128)
+def _process(made: Made, school: str | None, switches: tuple[tuple[str, bool], ...]) -> Process:
+    steps = _steps(made, school, dict(switches))
     yeast, use = organism_named("yeast"), made.use.slug if made.use else ""
     speed = speed_of(steps, amounts_of(made.judged), yeast) if steps else 1.0
     pan = pan_named(made.formula.pan, formula_rules().pans)

@@ -3,6 +3,7 @@
 from fallow_sieve.store.trials.photos import PhotoOnRecord, add_photo, photos_of, picture_of, remove_photo
 from fallow_sieve.store.trials.pours import POURS, PourOnRecord, pour_of, pours_from
 from fallow_sieve.store.trials.records import (
+    FAMILY_MARK,
     StepOnRecord,
     TrialOnRecord,
     add_step,
@@ -24,6 +25,7 @@ from fallow_sieve.store.trials.records import (
 from fallow_sieve.store.trials.sheets import hand_out, sheet_opened, take_in
 
 __all__ = [
+    "FAMILY_MARK",
     "POURS",
     "PhotoOnRecord",
     "PourOnRecord",

@@ -56,6 +56,12 @@ _SAME = tuple(n for n in TrialOnRecord.__dataclass_fields__ if n not in ("formul
 CHANGES = frozenset({"name", "note", "baked_on", "because", "set_aside", "withdrawn", "setup", "schedule_id"})
 
 
+# The state of a formula's family beside its trials: whether it was renamed, or a revision kept.
+FAMILY_MARK = (
+    "(SELECT updated_at FROM formula WHERE id = ?1), (SELECT max(number) FROM formula_revision WHERE formula_id = ?1)"
+)
+
+
 def plan_record(plan: TrialPlan) -> Record:
     """Return a plan as it is stored: value, low, high and source by quantity."""
     return {n: [p.value, p.low, p.high, p.source] for n, p in plan.values.items()}

@@ -34,9 +34,12 @@ _OVER = {
 _SHORT = {"sticky_short": "sticky_share_pct", "protein_short": "protein_pct", "lightness_short": "lightness_l"}
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, eq=False)
 class Made:
-    """A formula that was baked, with all that is known of it: judged, worked out, its use and its blend's analysis."""
+    """A formula that was baked, with all that is known of it: judged, worked out, its use and its blend's analysis.
+
+    It is itself alone: what is worked out of it is kept with it.
+    """
 
     formula: Formula
     judged: FormulaJudgement
