@@ -34,6 +34,7 @@ from fallow_sieve.api.schedules import planning, starters, workplace
 from fallow_sieve.api.schedules import routes as schedules
 from fallow_sieve.api.security import register_security
 from fallow_sieve.api.trials import families, photos, sheets, trying
+from fallow_sieve.api.trials import files as trial_files
 from fallow_sieve.api.trials import routes as trials
 from fallow_sieve.devices import Scale, SimulatedScale
 from fallow_sieve.sheets.server import SheetServer
@@ -71,6 +72,7 @@ _MODULES = (
     workplace,
     starters,
     trials,
+    trial_files,
     sheets,
     trying,
     photos,

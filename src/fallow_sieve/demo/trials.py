@@ -10,7 +10,7 @@ from typing import Any
 from sqlmodel import Session
 
 from fallow_sieve.core.formulas import WATER, Formula, Pour
-from fallow_sieve.core.trials.readings import Reading, State
+from fallow_sieve.core.trials.readings import INSTANT, Reading, State
 from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.trials.beginning import Asked, begin
 from fallow_sieve.services.trials.drawing import drawn
@@ -217,7 +217,8 @@ def _read(session: Session, trial_id: int, given: DemoTrial, at: datetime) -> No
             state = State.PLANNED if value is None else State.NOTED
             noted = None if value is None else float(value)
             reading = Reading(
-                quantity, noted, arm, state, day=day, at=_text(at + timedelta(days=day, minutes=count)),
+                quantity, noted, arm, state, day=day, 
+                at=(at + timedelta(days=day, minutes=count)).strftime(INSTANT),
                 id=f"demo-{trial_id}-{count}",
             )  # fmt: skip
             put_reading(session, trial_id, reading)

@@ -104,6 +104,12 @@ class Documents(Generic[ContentT]):
             query = query.where(head.brief_id == brief_id)
         return [_head(row) for row in session.exec(query.order_by(col(head.id)).limit(limit))]
 
+    def named(self, session: Session, name: str) -> list[Head]:
+        """Return the heads of this name that are not put away, the first made first."""
+        head = self._tables.head
+        query = select(head).where(head.name == name, col(head.archived).is_(False)).order_by(col(head.id))
+        return [_head(row) for row in session.exec(query)]
+
     def add(self, session: Session, name: str, brief_id: int | None, content: ContentT, now: str) -> Head:
         """Add a document whose draft is `content`; return its head."""
         row = self._tables.head(name=name, brief_id=brief_id, created_at=now, updated_at=now)

@@ -263,6 +263,21 @@ class PhotosOut(Out):
     items: list[PhotoOnRecord]
 
 
+class TrialExportQuery(In):
+    """Which format of a trial."""
+
+    format: Literal["json", "csv"] = "json"
+
+
+class BroughtOut(Out):
+    """The trial that a file brought in or was noted on, and what there is to say of it."""
+
+    id: int
+    name: str
+    formula_id: int
+    notes: list[str]
+
+
 class DifferenceQuery(In):
     """Which two trials are compared: from `a` to `b`."""
 

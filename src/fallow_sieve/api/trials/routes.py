@@ -26,7 +26,7 @@ from fallow_sieve.api.trials.models import (
     TrialsQuery,
 )
 from fallow_sieve.core.formulas import Formula
-from fallow_sieve.core.trials.readings import Reading, State
+from fallow_sieve.core.trials.readings import INSTANT, Reading, State
 from fallow_sieve.core.values import BadInputError
 from fallow_sieve.reference import quantities
 from fallow_sieve.services.kitchen import KitchenNow
@@ -156,7 +156,7 @@ def _checked_id(reading_id: str) -> str:
 def instant_text() -> str:
     """Return the instant by the application's clock to the microsecond, so that readings keep their order."""
     clock: datetime = current_app.extensions["clock"]()
-    return clock.astimezone(UTC).strftime("%Y-%m-%dT%H:%M:%S.%fZ")
+    return clock.astimezone(UTC).strftime(INSTANT)
 
 
 @routes.put("/trials/<int:trial_id>/readings/<reading_id>/withdrawn")

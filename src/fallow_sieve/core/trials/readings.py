@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
+from datetime import UTC, datetime
 from enum import StrEnum
 
 from fallow_sieve.core.trials.quantities import FAULT, Quantity, check_value, quantity_named
-from fallow_sieve.core.values import BadInputError
+from fallow_sieve.core.values import BadInputError, shown
 
 LAST_DAY = 3
 
@@ -53,6 +54,23 @@ def check_reading(reading: Reading, known: Mapping[str, Quantity], arms: Sequenc
     if reading.arm and reading.arm not in arms:
         right = f"one of {', '.join(arms)}" if arms else "this trial has no arms"
         raise BadInputError(f"there is no arm {reading.arm!r}", place=f"{place}/arm", right=right)
+
+
+INSTANT = "%Y-%m-%dT%H:%M:%S.%fZ"
+
+
+def instant_of(text: str, place: str = "") -> str:
+    """Return an instant as readings have it: ISO 8601 in UTC to the microsecond, so that texts keep their order.
+
+    A time without a zone is taken as UTC. Raises BadInputError for what is no time of this century.
+    """
+    try:
+        found = datetime.fromisoformat(text)
+        if not 2000 <= found.year < 2100:
+            raise ValueError(text)
+    except ValueError as error:
+        raise BadInputError(f"the time {shown(text)}", place=place, right="give it as 2026-03-14T08:30:00Z") from error
+    return (found if found.tzinfo else found.replace(tzinfo=UTC)).astimezone(UTC).strftime(INSTANT)
 
 
 def in_force(readings: Iterable[Reading]) -> tuple[Reading, ...]:

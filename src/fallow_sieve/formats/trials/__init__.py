@@ -15,8 +15,9 @@ from fallow_sieve.formats.trials.answers import (
     MeasureTold,
     TrialAnswer,
 )
-from fallow_sieve.formats.trials.file import TrialFile, readings_of
+from fallow_sieve.formats.trials.file import TrialFile, reading_file, readings_of, trial_text
 from fallow_sieve.formats.trials.pictures import picture_from
+from fallow_sieve.formats.trials.readings_csv import read_readings_csv, write_readings_csv
 
 __all__ = [
     "BandTold",
@@ -34,5 +35,9 @@ __all__ = [
     "TrialAnswer",
     "TrialFile",
     "picture_from",
+    "read_readings_csv",
+    "reading_file",
     "readings_of",
+    "trial_text",
+    "write_readings_csv",
 ]

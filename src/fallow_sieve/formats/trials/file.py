@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 import json
+from collections.abc import Mapping
 from typing import Annotated, Any, Literal
 
 from pydantic import Field, StrictBool
 
-from fallow_sieve.core.trials.readings import Reading, State
+from fallow_sieve.core.trials.readings import Reading, State, instant_of
 from fallow_sieve.core.values import BadInputError
 from fallow_sieve.formats.formulas import FormulaFile
 from fallow_sieve.formats.shared import Slug, Strict
@@ -52,6 +53,8 @@ class TrialFile(Strict):
     plan: dict[str, Number] = Field(default_factory=dict, max_length=60)
     arms: list[Name] = Field(default_factory=list, max_length=MOST_ARMS)
     kept_h: float | None = Field(default=None, ge=0, le=1000)
+    kept_c: float | None = Field(default=None, ge=-30, le=60)
+    note: str = Field(default="", max_length=2000)
     set_aside: StrictBool = False
     readings: list[ReadingFile] = Field(default_factory=list, max_length=MOST_READINGS)
 
@@ -69,7 +72,7 @@ def _reading(r: ReadingFile, n: int) -> Reading:
         raise BadInputError("a reading has a value, or is as planned", place=place, right="give one of the two")
     state = State.PLANNED if r.as_planned else State.NOTED
     # The place in the file stands for the instant: what is further down corrects what is above.
-    at = r.at or f"{n:06d}"
+    at = instant_of(r.at, f"/readings/{n}/at") if r.at else f"{n:06d}"
     return Reading(r.quantity, r.value, r.arm or "", state, r.method, r.n, r.day, at, f"{n:06d}", sd=r.sd)
 
 
@@ -86,7 +89,8 @@ def reading_file(r: Reading) -> dict[str, Any]:
     return found
 
 
-def trial_text(file: TrialFile) -> str:
-    """Return a trial file as JSON text, what is as usual left out, in a stable order."""
-    found: dict[str, Any] = {"format": FORMAT, "version": 1, **file.model_dump(exclude_defaults=True)}
-    return json.dumps(found, ensure_ascii=False, indent=2) + "\n"
+def trial_text(formula: Mapping[str, Any], rest: Mapping[str, Any]) -> str:
+    """Return a trial file as JSON text: its formula as a formula file has it, and the rest, what is empty left out."""
+    given = {n: v for n, v in rest.items() if v not in (None, "", {}, [], (), False)}
+    first = {"format": FORMAT, "version": 1, "name": given.pop("name", ""), "formula": dict(formula)}
+    return json.dumps({**first, **given}, ensure_ascii=False, indent=2) + "\n"

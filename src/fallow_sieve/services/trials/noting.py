@@ -7,7 +7,7 @@ from datetime import datetime, timedelta
 
 from sqlmodel import Session
 
-from fallow_sieve.core.trials.readings import Reading, check_reading
+from fallow_sieve.core.trials.readings import INSTANT, Reading, check_reading
 from fallow_sieve.reference import quantities
 from fallow_sieve.services.trials.slips import check_slip
 from fallow_sieve.store.trials import get_trial, last_at, put_reading
@@ -26,4 +26,4 @@ def _after(last: str, now: str) -> str:
     """An instant after the last reading's: two taps of one moment keep their order."""
     if now > last:
         return now
-    return (datetime.fromisoformat(last) + timedelta(microseconds=1)).strftime("%Y-%m-%dT%H:%M:%S.%fZ")
+    return (datetime.fromisoformat(last) + timedelta(microseconds=1)).strftime(INSTANT)
