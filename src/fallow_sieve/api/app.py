@@ -33,7 +33,7 @@ from fallow_sieve.api.reference import routes as reference
 from fallow_sieve.api.schedules import planning, starters, workplace
 from fallow_sieve.api.schedules import routes as schedules
 from fallow_sieve.api.security import register_security
-from fallow_sieve.api.trials import families, photos, sheets, trying
+from fallow_sieve.api.trials import families, measuring, photos, sheets, trying
 from fallow_sieve.api.trials import files as trial_files
 from fallow_sieve.api.trials import routes as trials
 from fallow_sieve.devices import Scale, SimulatedScale
@@ -73,6 +73,7 @@ _MODULES = (
     starters,
     trials,
     trial_files,
+    measuring,
     sheets,
     trying,
     photos,

@@ -37,9 +37,12 @@ def test_one_undo_puts_the_draft_back(client, wet):
     before = draft(client)["content"]
     tried = apply(client, wet, "gummy", "too-much-water")
     assert draft(client)["content"] != before
-    assert client.post(f"{API}/drafts/undo", json=tried["undo"]).status_code == 204
+    undo = dict(tried["undo"])
+    saved = {"If-Match": f'"{undo.pop("version")}"'}
+    assert client.post(f"{API}/drafts/undo", json={**undo, "before": {"lines": [{}]}}, headers=saved).status_code == 422
+    assert client.post(f"{API}/drafts/undo", json=undo, headers=saved).status_code == 204
     assert draft(client)["content"] == before
-    assert client.post(f"{API}/drafts/undo", json=tried["undo"]).status_code == 412
+    assert client.post(f"{API}/drafts/undo", json=undo, headers=saved).status_code == 412
 
 
 def test_where_the_numbers_leave_nothing_to_change_the_reason_is_said(client):

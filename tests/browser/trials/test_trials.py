@@ -1,8 +1,10 @@
 """The trial page, its faults opened, the family as strata, the last bakes: seen, walked by keys, usable by everyone."""
 
 import re
+from io import BytesIO
 
 import pytest
+from PIL import Image
 from playwright.sync_api import expect
 
 from browser.conftest import OF_COLOUR, over_the_side, violations
@@ -17,7 +19,7 @@ def nine(page):
 
 def test_a_bake_is_told_in_one_sentence_with_its_measures_on_their_bands(nine):
     expect(nine.locator("[data-went]")).to_have_text(
-        "To plan but for two: 7.6 % more water, cut 67 % of the cooling early."
+        "To plan but for two: 7.6 % more water, cut early: cooled 67 % shorter."
     )
     expect(nine.locator("[data-stands]")).to_have_text("Held by 1 of 6: gummy crumb.")
     expect(nine.locator('[data-measure="specific_volume_ml_g"]')).to_contain_text("2.19")
@@ -143,3 +145,45 @@ def test_the_pages_can_be_used_by_everyone_at_every_width(page, page_of):
     page.emulate_media(color_scheme="dark")
     page.get_by_role("button", name="Dark").first.click() if page.get_by_role("button", name="Dark").count() else None
     assert violations(page, OF_COLOUR) == []
+
+
+def test_a_loaf_measured_by_seeds_is_noted_with_its_uncertainty(page):
+    page.goto("/#/trial/1")
+    page.get_by_role("button", name="Measure it").click()
+    page.get_by_label("Box").fill("3000")
+    page.get_by_label("Seeds, box alone").fill("2029 2044 2047")
+    page.get_by_label("Seeds, with the bake in it").fill("1312; 1318")
+    expect(page.get_by_role("status").filter(has_text="1 066 mL ± 33")).to_be_visible()  # worked by hand
+    page.get_by_role("button", name="Note it").click()
+    expect(page.locator("[data-measure=volume_seed_ml]")).to_contain_text("1 066")
+
+
+def test_the_crust_of_a_photo_is_read_by_two_taps(page):
+    drawn = BytesIO()
+    photo = Image.new("RGB", (400, 300), (228, 226, 221))
+    photo.paste((150, 104, 62), (200, 0, 400, 300))
+    photo.save(drawn, "PNG")
+    page.goto("/#/trial/2")
+    page.set_input_files(
+        "input[type=file][accept^='image']", {"name": "l.png", "mimeType": "image/png", "buffer": drawn.getvalue()}
+    )
+    page.get_by_role("button", name="Photo 1").click()
+    canvas = page.locator("canvas")
+    expect(canvas).to_have_js_property("width", 400)
+    box = canvas.bounding_box()
+    assert box
+    canvas.click(position={"x": box["width"] * 0.2, "y": box["height"] / 2})
+    canvas.click(position={"x": box["width"] * 0.8, "y": box["height"] / 2})
+    expect(page.get_by_role("status").filter(has_text="Lightness 51 of 100 ± 10")).to_be_visible()  # 50.6 by hand
+    page.get_by_role("button", name="Note it for the crust").click()
+    expect(page.locator("[data-measure=crust_l]")).to_contain_text("51")
+
+
+def test_a_trial_file_that_went_out_comes_in(page):
+    file = page.request.get("/api/v1/trials/9/export").body()
+    page.goto("/#/trials")
+    page.set_input_files("input[type=file]", {"name": "t.json", "mimeType": "application/json", "buffer": file})
+    expect(page.get_by_text("It stands with your bakes of Summit tin loaf.")).to_be_visible()
+    expect(page.locator("[data-went]")).to_have_text(
+        "To plan but for two: 7.6 % more water, cut early: cooled 67 % shorter."
+    )

@@ -9,7 +9,9 @@ from hypothesis import strategies as st
 
 from fallow_sieve.core.numerics.repeatability import effect, half_width_of_mean, holm, least_told, pooled, quantile
 from fallow_sieve.core.trials.measures.crumb_and_crust import give, lightness, spread, whole_share
+from fallow_sieve.core.trials.measures.keeping import keeping, keeping_line
 from fallow_sieve.core.trials.measures.volume import Heights, by_seeds, free_standing, from_heights, specific_volume
+from fallow_sieve.core.trials.measures.ways import measured_by
 from fallow_sieve.core.trials.measures.weighing import bake_loss, core_target_c, rise
 from fallow_sieve.core.values import BadInputError
 
@@ -136,3 +138,54 @@ def test_what_cannot_be_is_refused_with_what_would_be_right(impossible):
     with pytest.raises(BadInputError) as error:
         impossible()
     assert error.value.right
+
+
+def test_give_on_three_days_is_a_rate_and_on_two_a_difference():
+    # W6: 22.0 % on day 0 and 12.7 % on day 2 are 1.74 times as firm; ln 1.732 over two days
+    two, three = keeping({0: 22.0, 2: 12.7}), keeping({0: 22.0, 1: 22.0 / 1.2, 2: 22.0 / 1.44})
+    assert two.per_day_pct is None
+    assert two.times == pytest.approx(22.0 / 12.7)
+    assert two.shown
+    assert three.per_day_pct == pytest.approx(20.0)
+    assert not keeping({0: 22.0, 1: 18.0}).shown
+
+
+def test_what_was_not_measured_on_two_days_is_not_told():
+    assert keeping_line({}) == keeping_line({0: 22.0}) == ""
+    assert keeping_line({0: 22.0, 1: 20.0}).startswith("Firmness: no difference shown")
+
+
+@pytest.mark.parametrize(
+    ("way", "numbers", "value", "sd"),
+    [
+        ("seeds", {"box_ml": [3000], "full_g": [2029, 2044, 2047], "left_g": [1312, 1318]}, 1066.176, 16.771),  # W1
+        ("tin", {"length_cm": [19.6], "width_cm": [9.7], "edge_cm": [7.4], "middle_cm": [9.8]}, 1680.661, 36.29),  # W2
+        ("spread", {"rows_mm": [432, 437], "stacks_mm": [63, 62]}, 6.952, 0.078),  # W5
+        ("give", {"sunk_mm": [5.5, 6.0, 5.0]}, 22.0, 2.0),  # W6
+        ("light", {"paper": [228, 226, 221], "crust": [150, 104, 62]}, 50.579, 5.0),  # W7
+    ],
+)
+def test_the_ways_come_to_what_is_worked_by_hand(way, numbers, value, sd):
+    found = measured_by(way, numbers)
+    assert found.value == pytest.approx(value, rel=1e-4)
+    assert found.sd == pytest.approx(sd, rel=1e-2)
+
+
+def test_slices_that_do_not_agree_cannot_tell():
+    assert measured_by("give", {"sunk_mm": [3.0, 5.0, 7.0]}).value is None
+
+
+@pytest.mark.parametrize(
+    ("way", "numbers", "place"),
+    [
+        ("seeds", {"full_g": [2029], "left_g": [1312]}, "/numbers/box_ml"),
+        ("seeds", {"box_ml": [3000, 3001], "full_g": [2029], "left_g": [1312]}, "/numbers/box_ml"),
+        ("whole", {"whole": [13], "boiled": [12]}, "/whole"),
+        ("light", {"paper": [228], "crust": [150, 104, 62]}, "/numbers"),
+        ("wand", {}, "/way"),
+    ],
+)
+def test_a_number_that_is_missing_is_named(way, numbers, place):
+    with pytest.raises(BadInputError) as error:
+        measured_by(way, numbers)
+    assert error.value.place == place

@@ -6,7 +6,7 @@ from flask import Blueprint, Response
 
 from fallow_sieve.api.http import answer, answer_value, body, kitchen, store, today, whole
 from fallow_sieve.api.spec import route
-from fallow_sieve.api.trials.models import (
+from fallow_sieve.api.trials.family_models import (
     DifferenceQuery,
     FamilyOut,
     FoundIn,
@@ -21,7 +21,7 @@ from fallow_sieve.reference import rules
 from fallow_sieve.services.trials.bands import bands_offered
 from fallow_sieve.services.trials.comparing import multiples, side_by_side
 from fallow_sieve.services.trials.family import family_of
-from fallow_sieve.services.trials.next_bakes import next_bakes
+from fallow_sieve.services.trials.next_change.next_bakes import next_bakes
 from fallow_sieve.services.trials.taught import key_of, teaching
 from fallow_sieve.store import FORMULAS
 from fallow_sieve.store.trials import FAMILY_MARK, say_found

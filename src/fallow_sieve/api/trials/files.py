@@ -6,7 +6,7 @@ from flask import Blueprint, Response, request
 
 from fallow_sieve.api.http import answer, file_answer, kitchen, now_text, stem_of, store
 from fallow_sieve.api.spec import route
-from fallow_sieve.api.trials.models import BroughtOut, TrialExportQuery
+from fallow_sieve.api.trials.family_models import BroughtOut, TrialExportQuery
 from fallow_sieve.core.values import BadInputError, shown
 from fallow_sieve.formats.shared import parse_json, validate
 from fallow_sieve.formats.trials import TrialFile

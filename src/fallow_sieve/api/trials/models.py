@@ -9,14 +9,8 @@ from pydantic import Field, RootModel
 from fallow_sieve.api.formula_content import FormulaContentIn
 from fallow_sieve.api.models import In, Name, Out, RevisionNumber, RowId
 from fallow_sieve.core.trials.day import DayStage
-from fallow_sieve.core.trials.learning.learner import Lesson
 from fallow_sieve.formats.trials import TrialAnswer
-from fallow_sieve.services.trials.bands import BandOffer
-from fallow_sieve.services.trials.comparing import Multiples
-from fallow_sieve.services.trials.family import Family
-from fallow_sieve.services.trials.next_bakes import NextBakes
 from fallow_sieve.services.trials.page import PlanLine, SheetNow, TrialStanding
-from fallow_sieve.store.trials import PhotoOnRecord
 
 Value = Annotated[float, Field(ge=-1e6, le=1e6)]
 Line = Annotated[str, Field(max_length=200)]
@@ -223,11 +217,10 @@ class ApplyIn(In):
 
 
 class UndoDraftIn(In):
-    """What puts a draft back: the document, its number, the version that was saved, and the record before."""
+    """What puts a draft back: the document, its number, and the record before; If-Match has the version saved."""
 
     kind: Literal["formula", "blend"]
     id: RowId
-    version: Annotated[int, Field(ge=1, le=2**53)]
     based_on: RevisionNumber | None = None
     before: dict[str, Any]
 
@@ -248,76 +241,3 @@ class AgainIn(In):
     take: Annotated[list[Word], Field(max_length=10)] = Field(default_factory=list)
     plan: Annotated[dict[str, Value], Field(max_length=60)] = Field(default_factory=dict)
     baked_on: Day | None = None
-
-
-class PhotoQuery(In):
-    """Which moment and arm a photo shows."""
-
-    moment: Literal["mixing", "rising", "oven", "cut", "day"] = "cut"
-    arm: Word | None = None
-
-
-class PhotosOut(Out):
-    """The photos of a trial, at most six."""
-
-    items: list[PhotoOnRecord]
-
-
-class TrialExportQuery(In):
-    """Which format of a trial."""
-
-    format: Literal["json", "csv"] = "json"
-
-
-class BroughtOut(Out):
-    """The trial that a file brought in or was noted on, and what there is to say of it."""
-
-    id: int
-    name: str
-    formula_id: int
-    notes: list[str]
-
-
-class DifferenceQuery(In):
-    """Which two trials are compared: from `a` to `b`."""
-
-    a: RowId
-    b: RowId
-
-
-class MultiplesQuery(In):
-    """The last trials of which formula, and how many."""
-
-    formula: RowId
-    last: Annotated[int, Field(ge=2, le=12)] = 8
-
-
-class NextQuery(In):
-    """Of which formula."""
-
-    formula: RowId
-
-
-class FamilyOut(RootModel[Family]):
-    """The family of a formula."""
-
-
-class MultiplesOut(RootModel[Multiples]):
-    """The last trials of a formula."""
-
-
-class NextOut(RootModel[NextBakes]):
-    """What to bake next, and what is owed."""
-
-
-class FoundIn(In):
-    """What a hand says was found; empty takes it away."""
-
-    found: Line
-
-
-class TaughtOut(Out):
-    """What trials taught for the next bake of a formula: a lesson a learner, and bands that bakes speak for."""
-
-    lessons: list[Lesson]
-    bands: list[BandOffer]

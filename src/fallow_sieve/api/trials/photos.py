@@ -8,7 +8,7 @@ from flask import Blueprint, Response, request
 
 from fallow_sieve.api.http import answer, now_text, store
 from fallow_sieve.api.spec import route
-from fallow_sieve.api.trials.models import PhotoQuery, PhotosOut
+from fallow_sieve.api.trials.family_models import PhotoQuery, PhotosOut
 from fallow_sieve.core.trials.quantities import Moment
 from fallow_sieve.core.values import BadInputError, UnknownNameError, shown
 from fallow_sieve.formats.trials import picture_from

@@ -33,7 +33,7 @@ from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.trials.beginning import Asked, begin, day_of
 from fallow_sieve.services.trials.drawing import drawn
 from fallow_sieve.services.trials.from_schedule import Ran, ran
-from fallow_sieve.services.trials.lessons import kitchen_priors
+from fallow_sieve.services.trials.lessons import kitchen_lessons
 from fallow_sieve.services.trials.making import made_of
 from fallow_sieve.services.trials.noting import note_reading
 from fallow_sieve.services.trials.page import TrialPage, sheet_now, standings_of, trial_page
@@ -119,7 +119,7 @@ def one(trial_id: int) -> Response:
     """Return a trial with all that its page shows."""
     here = kitchen()
     with store().reading() as session:
-        return told(trial_page(session, trial_id, here, kitchen_priors(session, here)))
+        return told(trial_page(session, trial_id, here, kitchen_lessons(session, here)))
 
 
 @routes.put("/trials/<int:trial_id>")

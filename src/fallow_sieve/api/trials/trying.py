@@ -6,15 +6,15 @@ from time import monotonic
 
 from flask import Blueprint, Response
 
-from fallow_sieve.api.http import answer, body, kitchen, now_text, store, today
+from fallow_sieve.api.http import answer, body, if_match, kitchen, now_text, store, today
 from fallow_sieve.api.spec import route
 from fallow_sieve.api.trials.models import AgainIn, ApplyIn, TrialOut, TriedOut, UndoDraftIn
 from fallow_sieve.api.trials.routes import told
 from fallow_sieve.core.numerics.programs import Effort
-from fallow_sieve.services.trials.again import Again, again, undo
 from fallow_sieve.services.trials.beginning import day_of
+from fallow_sieve.services.trials.next_change.again import Again, again, undo
+from fallow_sieve.services.trials.next_change.trying import take_draft_back, try_cause
 from fallow_sieve.services.trials.page import trial_page
-from fallow_sieve.services.trials.trying import take_draft_back, try_cause
 
 routes = Blueprint("trying", __name__)
 SECONDS = 5.0  # a blend is mended no longer, before it is said that nothing was found
@@ -32,12 +32,13 @@ def apply(trial_id: int, fault: str) -> Response:
 
 
 @routes.post("/drafts/undo")
-@route(None, status=204, json=UndoDraftIn)
+@route(None, status=204, json=UndoDraftIn, stale=True)
 def put_back() -> Response:
     """Put a draft back as it was before a change was tried, where nobody saved it since."""
-    given = body(UndoDraftIn)
+    undo = {**body(UndoDraftIn).model_dump(), "version": if_match()}
+    shelf = kitchen().shelf
     with store().writing() as session:
-        take_draft_back(session, given.model_dump(), now_text())
+        take_draft_back(session, undo, shelf, now_text())
     return Response(status=204)
 
 

@@ -100,7 +100,9 @@ def derived(taken: Mapping[str, Measured], values: Mapping[str, float]) -> dict[
     out = values.get("mass_out_g")
     for name in ("volume_seed_ml", "volume_shape_ml"):
         if name in taken and out and "specific_volume_ml_g" not in {*found, *taken}:
-            way = "seeds" if name == "volume_seed_ml" else "tin and heights"
+            way = (
+                "seeds" if name == "volume_seed_ml" else "hearth" if taken[name].how == "hearth" else "tin and heights"
+            )
             volume = Measured(taken[name].value, taken[name].sd or 0.02 * taken[name].value, way)
             found["specific_volume_ml_g"] = specific_volume(volume, out)
     return found

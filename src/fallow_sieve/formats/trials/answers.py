@@ -53,6 +53,7 @@ class CauseTold(CauseBrief):
     likelihood: str
     say: str
     against: str
+    lesson: str
     change: ChangeTold
 
 
@@ -149,5 +150,6 @@ class TrialAnswer(Out):
     deviations: list[ChangeSeen]
     faults: list[FaultTold]
     together: list[JointTold]
+    kept: str
     difference: DifferenceTold | None
     cautions: list[str]

@@ -1,7 +1,6 @@
 """Trials at work: a bake as it was planned, read and judged."""
 
 __all__ = [
-    "again",
     "bands",
     "beginning",
     "comparing",
@@ -10,11 +9,9 @@ __all__ = [
     "from_schedule",
     "lessons",
     "making",
-    "next_bakes",
     "noting",
     "page",
     "tapping",
     "taught",
     "telling",
-    "trying",
 ]

@@ -11,7 +11,7 @@ from dataclasses import dataclass
 from sqlmodel import Session
 
 from fallow_sieve.core.trials.differences.changes import difference
-from fallow_sieve.core.trials.faults.counts import Found, Step, found_after, priors_by_fault
+from fallow_sieve.core.trials.faults.counts import Found, Lessons, Step, found_after, lessons
 from fallow_sieve.core.trials.readings import Reading, marks
 from fallow_sieve.core.trials.trial import standing
 from fallow_sieve.core.values import BadInputError
@@ -36,12 +36,15 @@ class StepTaken:
     found: Found
     things_changed: int
     gone_alone: float
+    repeats: int
     counts: bool
 
     @property
     def step(self) -> Step:
         """The same as the core counts it."""
-        return Step(self.record.fault, self.record.cause, self.found, self.things_changed, self.gone_alone)
+        return Step(
+            self.record.fault, self.record.cause, self.found, self.things_changed, self.gone_alone, self.repeats
+        )
 
 
 def steps_taken(session: Session, kitchen: KitchenNow) -> list[StepTaken]:
@@ -66,7 +69,7 @@ def _taken(
     was, now = (marks(readings[t.id]).get(step.fault) for t in (before, after))
     counts = not (before.set_aside or after.set_aside or before.withdrawn or after.withdrawn)
     changed = things_changed(before, after, readings, kitchen)
-    return StepTaken(step, found_after(was, now), max(1, changed), _goes_alone(session, before, step.fault), counts)
+    return StepTaken(step, found_after(was, now), max(1, changed), *_goes_alone(session, before, step.fault), counts)
 
 
 def things_changed(
@@ -82,17 +85,17 @@ def things_changed(
     return difference(a, b, rules.sizes).things_changed
 
 
-def _goes_alone(session: Session, of: TrialOnRecord, fault: str) -> float:
-    """In how many of the repeats of one formula revision a fault was gone that another of them had."""
+def _goes_alone(session: Session, of: TrialOnRecord, fault: str) -> tuple[float, int]:
+    """Of the repeats of one formula revision the share in which a fault was gone that another had, and their count."""
     same = [t for t in trials_of_formula(session, of.formula_id) if t.formula_revision == of.formula_revision]
     found = readings_of(session, [t.id for t in same if not t.set_aside])
     looked = [m[fault] for r in found.values() if fault in (m := marks(r))]
     if len(looked) < 2 or max(looked) <= 0:
-        return 0.0
-    return sum(s <= 0 for s in looked) / len(looked)
+        return 0.0, len(looked)
+    return sum(s <= 0 for s in looked) / len(looked), len(looked)
 
 
-def kitchen_priors(session: Session, kitchen: KitchenNow) -> dict[str, dict[str, float]]:
-    """Return the kitchen's own priors by fault and cause, of the faults that a step was about."""
+def kitchen_lessons(session: Session, kitchen: KitchenNow) -> Lessons:
+    """Return what the kitchen's own steps taught by fault and cause, of the faults that a step was about."""
     taken = [s.step for s in steps_taken(session, kitchen) if s.counts and s.record.fault and s.record.cause]
-    return priors_by_fault(trial_rules().faults.evidence, taken)
+    return lessons(trial_rules().faults.evidence, taken)

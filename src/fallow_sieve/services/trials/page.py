@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from sqlmodel import Session
 
 from fallow_sieve.core.trials.day import DayStage, day_of_bake
+from fallow_sieve.core.trials.faults.counts import Lessons
 from fallow_sieve.core.trials.plan import PLANNED
 from fallow_sieve.core.trials.readings import Reading, in_force, marks
 from fallow_sieve.core.trials.sheet import MomentSheet, comes_next, sheet_of
@@ -17,7 +18,7 @@ from fallow_sieve.formats.trials import TrialAnswer
 from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.trials.kept import one_before, readings_with_those_of_the_dough, trial_kept
 from fallow_sieve.services.trials.making import trial_rules
-from fallow_sieve.services.trials.telling import Priors, trial_answer
+from fallow_sieve.services.trials.telling import trial_answer
 from fallow_sieve.store import FORMULAS
 from fallow_sieve.store.trials import TrialOnRecord, get_trial, readings_of
 
@@ -105,8 +106,8 @@ def standings_of(session: Session, records: Iterable[TrialOnRecord]) -> list[Tri
     return [standing_of(t, readings[t.id], names[t.formula_id]) for t in every]
 
 
-def trial_page(session: Session, trial_id: int, kitchen: KitchenNow, priors: Priors | None = None) -> TrialPage:
-    """Return all that the page of a trial shows; `priors` are the kitchen's own. Raises NotFoundError."""
+def trial_page(session: Session, trial_id: int, kitchen: KitchenNow, lessons: Lessons | None = None) -> TrialPage:
+    """Return all that the page of a trial shows; `lessons` are the kitchen's own. Raises NotFoundError."""
     record = get_trial(session, trial_id)
     trial, before = seen_trial(session, record, kitchen), one_before(session, record)
     arm = trial.arm_names[0]
@@ -115,7 +116,7 @@ def trial_page(session: Session, trial_id: int, kitchen: KitchenNow, priors: Pri
         formula_name=FORMULAS.get(session, record.formula_id).name,
         stage=stage_of(trial.readings),
         readings=trial.readings,
-        told=trial_answer(trial, record.name, None, priors),
+        told=trial_answer(trial, record.name, None, lessons),
         plan=plan_lines(trial),
         day=day_of_bake(trial.plan_of(arm), noted(trial, arm), facts(trial, trial_rules(), arm)),
         before=standings_of(session, [before])[0] if before else None,

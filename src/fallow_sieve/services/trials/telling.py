@@ -8,11 +8,13 @@ from dataclasses import asdict
 from fallow_sieve.core.baking import BakePlan
 from fallow_sieve.core.trials.differences.changes import Difference, TrialChange, difference
 from fallow_sieve.core.trials.differences.effects import Effect, Values, effects_of
+from fallow_sieve.core.trials.faults.counts import Lessons
 from fallow_sieve.core.trials.faults.ranking import RankedCause, rank
 from fallow_sieve.core.trials.faults.sentences import COMMON, against_line, asks, told
 from fallow_sieve.core.trials.faults.several import joined
+from fallow_sieve.core.trials.measures.keeping import keeping_line
 from fallow_sieve.core.trials.quantities import check_value, quantity_named
-from fallow_sieve.core.trials.readings import marks
+from fallow_sieve.core.trials.readings import in_force, marks
 from fallow_sieve.core.trials.seen import MeasureSeen, measures_seen, state_of, went
 from fallow_sieve.core.trials.trial import FaultSeen, Trial, faults_seen, standing
 from fallow_sieve.formats.shared import rounded
@@ -33,14 +35,14 @@ from fallow_sieve.formats.trials import (
 )
 from fallow_sieve.services.trials.making import trial_rules
 
-Priors = Mapping[str, Mapping[str, float]]  # by fault and cause
 MOULD = "Mouldy, or smelling of paint: throw it away, do not taste it."
 
 
-def trial_answer(trial: Trial, name: str, against: Trial | None = None, priors: Priors | None = None) -> TrialAnswer:
-    """Return a trial as it is told, with its difference from another where one is given; `priors` are the kitchen's."""
+def trial_answer(trial: Trial, name: str, against: Trial | None = None, lessons: Lessons | None = None) -> TrialAnswer:
+    """Return a trial as it is told, with its difference from another where one is given, and the kitchen's lessons."""
     rules, measures = trial_rules(), measures_seen(trial, trial_rules(), trial.arm_names[0])
-    seen = faults_seen(trial, rules, priors)
+    learnt = lessons or Lessons()
+    seen = faults_seen(trial, rules, learnt.priors)
     changes, sentence = went(trial, rules, trial.arm_names[0])
     marked, names = marks(trial.readings), {f.fault: f.name for f in rules.faults.faults.values()}
     return TrialAnswer(
@@ -49,14 +51,22 @@ def trial_answer(trial: Trial, name: str, against: Trial | None = None, priors: 
         state=state_of(measures, marked, names),
         measures={m.name: measure_told(m) for m in measures},
         deviations=[change_seen(c) for c in changes],
-        faults=[fault_told(f) for f in seen],
+        faults=[fault_told(f, learnt.lines.get(f.fault.fault, {})) for f in seen],
         together=[
             JointTold(cause=j.cause, name=rules.faults.causes[j.cause].name, share=_r(j.share), faults=list(j.faults))
             for j in joined([f.ranking for f in seen])
         ],
+        kept=keeping_line(give_by_day(trial)),
         difference=compared(against, trial) if against is not None else None,
         cautions=cautions(trial.made.judged.bake),
     )
+
+
+def give_by_day(trial: Trial) -> dict[int, float]:
+    """Return the give under a weight (%) of each day that it was measured on, of the first arm or the whole dough."""
+    arms = ("", trial.arm_names[0])
+    noted = [r for r in in_force(trial.readings) if r.quantity == "compression_pct" and r.arm in arms]
+    return {r.day: r.value for r in noted if r.value}
 
 
 def cautions(bake: BakePlan) -> list[str]:
@@ -86,8 +96,8 @@ def change_seen(c: TrialChange) -> ChangeSeen:
     return ChangeSeen(group=c.group, say=c.say, steps=_r(c.steps), meant=c.meant, follows=list(c.follows))
 
 
-def fault_told(seen: FaultSeen) -> FaultTold:
-    """Return a fault with every cause that applies, the likeliest first."""
+def fault_told(seen: FaultSeen, lines: Mapping[str, str] | None = None) -> FaultTold:
+    """Return a fault with every cause that applies, the likeliest first; `lines` say what was learnt of each."""
     rules, ranking = trial_rules(), seen.ranking
     first = ranking.tells_most[0][0] if ranking.tells_most else None
     say = against_line(ranking, rules.faults.causes) if ranking.speaks else COMMON
@@ -96,7 +106,7 @@ def fault_told(seen: FaultSeen) -> FaultTold:
         name=seen.fault.name,
         strength=seen.strength,
         arm=seen.arm,
-        causes=[_cause(c, seen.fault.fault, seen.facts, ranking.speaks) for c in ranking.causes],
+        causes=[_cause(c, seen, (lines or {}).get(c.cause, "")) for c in ranking.causes],
         something_else=_r(ranking.something_else),
         tells_most=first,
         asks=asks(ranking, rules.quantities),
@@ -104,16 +114,17 @@ def fault_told(seen: FaultSeen) -> FaultTold:
     )
 
 
-def _cause(c: RankedCause, fault: str, facts: Mapping[str, float], speaks: bool) -> CauseTold:
-    rules = trial_rules()
+def _cause(c: RankedCause, seen: FaultSeen, lesson: str) -> CauseTold:
+    rules, fault, facts = trial_rules(), seen.fault.fault, seen.facts
     cause, said = rules.faults.causes[c.cause], told(c, fault, facts, rules.faults, rules.quantities)
     change = ChangeTold(say=cause.change, side_effect=cause.side_effect, **asdict(cause.edit))
     return CauseTold(
         **_brief(c),
         name=cause.name,
-        likelihood=c.likelihood if speaks else "",
+        likelihood=c.likelihood if seen.ranking.speaks else "",
         say=" ".join([*said.for_it, said.explanation]),
         against=" ".join(said.against),
+        lesson=lesson,
         change=change,
     )
 

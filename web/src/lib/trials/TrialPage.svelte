@@ -8,8 +8,11 @@
   import DayColumn from './page/DayColumn.svelte';
   import Days from './page/Days.svelte';
   import Faults from './page/Faults.svelte';
+  import Files from './page/Files.svelte';
+  import MeasureIt from './page/MeasureIt.svelte';
   import Measures from './page/Measures.svelte';
   import Noted from './page/Noted.svelte';
+  import Photos from './page/Photos.svelte';
   import TrialHead from './page/TrialHead.svelte';
   import type { Trial } from './types';
 
@@ -18,6 +21,7 @@
   let trial = $state.raw<Trial | null>(null);
   let version = $state('');
   let trouble = $state('');
+  let measuring = $state(false);
 
   async function load(trial_id: number): Promise<void> {
     trouble = '';
@@ -55,15 +59,21 @@
           {#if trial.told.state}<p class="state" data-stands>{trial.told.state}</p>{/if}
         {/if}
         <Measures measures={trial.told.measures} />
+        <button class="link small" onclick={() => (measuring = true)}
+          >Measure it: volume, spread, give …</button
+        >
         <Faults {trial} changed={again} />
         <Days {trial} />
         {#if trial.readings.length}<Again {trial} />{/if}
+        <Photos {trial} changed={again} />
         <Noted {trial} changed={again} />
+        <Files {trial} changed={again} />
         <ul class="cautions small">
           {#each trial.told.cautions as caution (caution)}<li>{caution}</li>{/each}
         </ul>
       </div>
     </div>
+    <MeasureIt {trial} open={measuring} onclose={() => (measuring = false)} changed={again} />
   </div>
 {:else}
   <p class="soft" role="status">Looking the bake up …</p>

@@ -5,8 +5,9 @@
   import StatusIcon from '../bands/StatusIcon.svelte';
   import { day, figure } from '../ui/format';
   import { attempt } from '../ui/state/attempt';
+  import { notices } from '../ui/state/notices.svelte';
   import Trouble from '../ui/Trouble.svelte';
-  import { beginTrial } from './making';
+  import { beginTrial, bringTrial } from './making';
   import { verdictStatus, type Standing } from './types';
 
   let items = $state.raw<Standing[] | null>(null);
@@ -27,6 +28,16 @@
       more = data.next;
     } catch (error) {
       trouble = wordsOf(error);
+    }
+  }
+
+  async function bring(input: HTMLInputElement): Promise<void> {
+    const file = input.files?.[0];
+    if (!file) return;
+    try {
+      notices.say((await bringTrial(file)).join(' '));
+    } finally {
+      input.value = '';
     }
   }
 
@@ -63,6 +74,14 @@
         class="action main"
         disabled={!chosen}
         onclick={() => attempt(() => beginTrial({ formula_id: Number(chosen) }))}>Begin a trial</button
+      >
+      <label class="action"
+        >Bring in a trial file<input
+          class="sr-only"
+          type="file"
+          accept=".json,application/json"
+          onchange={(e) => attempt(() => bring(e.currentTarget))}
+        /></label
       >
     </div>
     <ul>

@@ -106,7 +106,7 @@ def deviations(standing: Standing, sizes: Sizes) -> tuple[TrialChange, ...]:
 _WAYS = {
     "water": "{} % more water|{} % less water", "oven": "oven {} K hotter|oven {} K cooler",
     "dough-temperature": "dough {} K warmer|dough {} K colder", "proof": "proofed {} % longer|proofed {} % shorter",
-    "bake": "baked {} % longer|baked {} % shorter", "cooling": "cooled {} % longer|cut {} % of the cooling early",
+    "bake": "baked {} % longer|baked {} % shorter", "cooling": "cooled {} % longer|cut early: cooled {} % shorter",
     "mixing": "mixed {} % longer|mixed {} % shorter", "rest": "rested {} % longer|rested {} % shorter",
     "piece": "pieces {} % heavier|pieces {} % lighter",
 }  # fmt: skip

@@ -6,12 +6,14 @@ Counts of a fault and cause begin at Beta(8 · prior, 8 · (1 − prior)): the t
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from enum import StrEnum
 
 from fallow_sieve.core.trials.faults.tables import SOMETHING_ELSE, Evidence
+from fallow_sieve.core.values import counted
 
 WORTH_BAKES = 8.0
+REPEATS_TO_SAY = 2
 
 
 class Found(StrEnum):
@@ -27,7 +29,7 @@ class Found(StrEnum):
 class Step:
     """A step: one cause's change for a fault, how the fault was found after it, and how many things changed in all.
 
-    `gone_alone` is the share of repeats with nothing changed in which it was gone as well.
+    `gone_alone` is the share of the `repeats` with nothing changed in which it was gone as well.
     """
 
     fault: str
@@ -35,6 +37,7 @@ class Step:
     found: Found
     things_changed: int = 1
     gone_alone: float = 0.0
+    repeats: int = 0
 
 
 def found_after(before: float | None, after: float | None) -> Found:
@@ -73,6 +76,35 @@ def _count(pair: list[float], step: Step) -> None:
         pair[1] += share / 2
     else:
         pair[1] += share
+
+
+@dataclass(frozen=True, slots=True)
+class Lessons:
+    """What the kitchen's steps taught, by fault and cause: priors, and a sentence where a step was looked at."""
+
+    priors: Mapping[str, Mapping[str, float]] = field(default_factory=dict)
+    lines: Mapping[str, Mapping[str, str]] = field(default_factory=dict)
+
+
+def lessons(evidence: Mapping[str, Sequence[Evidence]], steps: Sequence[Step]) -> Lessons:
+    """Return what the steps taught of every fault that one was about."""
+    priors = priors_by_fault(evidence, steps)
+    lines = {
+        fault: {r.cause: line for r in evidence[fault] if (line := _line(fault, r, own[r.cause], steps))}
+        for fault, own in priors.items()
+    }
+    return Lessons(priors, lines)
+
+
+def _line(fault: str, row: Evidence, own: float, steps: Sequence[Step]) -> str:
+    count = taught(steps, fault, row.cause)
+    if not count:
+        return ""
+    line = f"After {counted(count, 'step')} of yours: {row.prior:.2f} → {own:.2f}."
+    repeats, share = max((s.repeats, s.gone_alone) for s in steps if s.fault == fault)
+    if repeats < REPEATS_TO_SAY or not share:
+        return line
+    return f"{line} It was also gone in {round(share * repeats)} of {repeats} repeats with nothing changed."
 
 
 def taught(steps: Sequence[Step], fault: str, cause: str) -> int:

@@ -47,6 +47,21 @@ def keeping(give_pct: Mapping[int, float]) -> Keeping:
     return Keeping(math.exp(firm[-1] - firm[0]), rate, len(days), shown)
 
 
+def keeping_line(give_pct: Mapping[int, float]) -> str:
+    """Return how a bake kept in one sentence from its give (% of the slice) by day; empty from fewer than two days."""
+    if len(give_pct) < 2:
+        return ""
+    found = keeping(give_pct)
+    first, last = min(give_pct), max(give_pct)
+    if not found.shown:
+        return f"Firmness: no difference shown from day {first} to day {last}."
+    word = "as firm" if found.times >= 1 else "as firm, that is softer,"
+    line = f"On day {last} it was {found.times:.1f} times {word} as on day {first}"
+    if found.per_day_pct is None:
+        return f"{line} (from two days: a difference, no rate)."
+    return f"{line}: {found.per_day_pct:+.0f} % a day over {found.days} days.".replace("-", "−")
+
+
 def _slope(days: list[int], values: list[float]) -> float:
     x, y = mean(days), mean(values)
     return sum((d - x) * (v - y) for d, v in zip(days, values, strict=True)) / sum((d - x) ** 2 for d in days)

@@ -12,6 +12,7 @@ from fallow_sieve.core.values import BadInputError, UnknownNameError
 
 Numbers = Mapping[str, Sequence[float]]
 GIVE_SD, Z95 = 2.0, 1.96
+_APART = "Cannot tell: the slices differ by more than a fifth. Cut new ones."
 MOST_NUMBERS = 20
 
 
@@ -33,6 +34,7 @@ class Taken:
     value: float | None
     sd: float | None
     n: int
+    method: str = ""
     say: str = ""
 
 
@@ -65,7 +67,7 @@ def measured_by(name: str, numbers: Numbers) -> Taken:
 
 
 def _taken(m: Measured, n: int = 1) -> Taken:
-    return Taken(m.value, m.sd, n)
+    return Taken(m.value, m.sd, n, m.how)
 
 
 def _seeds(x: Numbers) -> Taken:
@@ -87,7 +89,7 @@ def _spread(x: Numbers) -> Taken:
 
 
 def _give(x: Numbers) -> Taken:
-    found = give(x["sunk_mm"], x["foot_mm"][0], x["mass_g"][0], x["slice_mm"][0])
+    found = give(x["sunk_mm"], *(x[n][0] for n in ("foot_mm", "mass_g", "slice_mm")))
     if len(x["sunk_mm"]) > 1 and not found.agree:
         return Taken(
             None, None, len(x["sunk_mm"]), "Cannot tell: the slices differ by more than a fifth. Cut new ones."
@@ -106,11 +108,13 @@ def _whole(x: Numbers) -> Taken:
     boiled = round(x["boiled"][0])
     value, low, high = whole_share(round(x["whole"][0]), boiled)
     few = " Twelve or more tell more." if boiled < 12 else ""
-    return Taken(value, (high - low) / 2 / Z95, boiled, f"95 of 100 times between {low:.0f} and {high:.0f} %.{few}")
+    return Taken(value, (high - low) / 2 / Z95, boiled, say=f"95 of 100 times between {low:.0f} and {high:.0f} %.{few}")
 
 
+_SIDES = (Asked("length_cm", "Length", "cm"), Asked("width_cm", "Width", "cm"))
 _RULER = (Asked("edge_cm", "Height at the edge", "cm"), Asked("middle_cm", "Height in the middle", "cm"))
 _COLOUR = (Asked("paper", "White paper", "red, green, blue", True), Asked("crust", "Crust", "red, green, blue", True))
+_PHOTO_HOW = "White paper beside the bake, both in one light: tap the paper, then the crust."
 _SEEDS_HOW = "Fill the box level with millet or rice kept for it, weigh the seeds; again with the bake in it."
 
 WAYS: dict[str, Way] = {
@@ -119,14 +123,14 @@ WAYS: dict[str, Way] = {
         Way("seeds", "Volume by seeds", "volume_seed_ml", f"{_SEEDS_HOW} Never wheat, mustard or sesame.", (
             Asked("box_ml", "Box", "mL"), Asked("full_g", "Seeds, box alone", "g", True),
             Asked("left_g", "Seeds, with the bake in it", "g", True)), _seeds),
-        Way("tin", "Volume of a tin loaf by ruler", "volume_shape_ml", "The loaf's own length and width, not the tin's.", (
-            Asked("length_cm", "Length", "cm"), Asked("width_cm", "Width", "cm"), *_RULER),
+        Way("tin", "Volume of a tin loaf by ruler", "volume_shape_ml", "Its own length and width, not the tin's.", (
+            *_SIDES, *_RULER),
             lambda x: _heights(x, is_round=False)),
-        Way("round", "Volume of a round loaf by ruler", "volume_shape_ml", "The loaf's own width, not the tin's.", (
+        Way("round", "Volume of a round loaf by ruler", "volume_shape_ml", "Its own width, not the tin's.", (
             Asked("width_cm", "Across", "cm"), *_RULER), lambda x: _heights(x, is_round=True)),
-        Way("free", "Volume of a hearth loaf or roll", "volume_shape_ml", "0.58 ± 0.05 of length · width · height.", (
-            Asked("length_cm", "Length", "cm"), Asked("width_cm", "Width", "cm"), Asked("height_cm", "Height", "cm")), _free),
-        Way("spread", "Spread of biscuits", "spread_ratio", "In a row edge to edge, then stacked; turn them and again.", (
+        Way("free", "Volume of a hearth loaf or roll", "volume_shape_ml", "0.58 of length × width × height.", (
+            *_SIDES, Asked("height_cm", "Height", "cm")), _free),
+        Way("spread", "Spread of biscuits", "spread_ratio", "In a row, then stacked; turn them, and again.", (
             Asked("rows_mm", "In a row", "mm", True), Asked("stacks_mm", "Stacked", "mm", True),
             Asked("count", "Biscuits", "", usual=6)), _spread),
         Way("give", "Give under a weight", "compression_pct", "A flat foot on a slice for 10 s; three slices.", (
@@ -134,7 +138,6 @@ WAYS: dict[str, Way] = {
             Asked("mass_g", "Weight", "g", usual=250), Asked("slice_mm", "Slice", "mm", usual=25)), _give),
         Way("whole", "Whole after the boil", "intact_pct", "Count both, twelve or more.", (
             Asked("whole", "Whole", ""), Asked("boiled", "Boiled", "")), _whole),
-        Way("light", "Crust from a photo", "crust_l", "White paper beside the bake, both in one light: tap paper, then crust.",
-            _COLOUR, _light),
+        Way("light", "Crust from a photo", "crust_l", _PHOTO_HOW, _COLOUR, _light),
     )
 }  # fmt: skip

@@ -76,6 +76,8 @@
   {#snippet tools()}
     <a href="#/card/{bench.head.id}">Card to print</a>
     <a href="#/plan/{bench.head.id}">Plan it</a>
+    <a href="#/bake/{bench.head.id}">Bake it</a>
+    <a href="#/family/{bench.head.id}">Bakes and family</a>
   {/snippet}
 </Head>
 

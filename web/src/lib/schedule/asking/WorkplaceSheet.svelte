@@ -118,6 +118,18 @@
         /> °C</label
       >
     </p>
+    <p>
+      <label
+        >Height above the sea <input
+          class="num"
+          inputmode="decimal"
+          placeholder="not said"
+          value={kitchen.altitude_m ?? ''}
+          onchange={(e) => (kitchen.altitude_m = number(e.currentTarget.value))}
+        /> m</label
+      >
+      <span class="small soft">Water boils cooler up high: no core reaches more.</span>
+    </p>
     <table class="lines">
       <thead><tr><th>Oven</th><th>kind</th><th>levels</th><th></th></tr></thead>
       <tbody>

@@ -84,6 +84,7 @@
 <style>
   .all {
     position: relative;
+    overflow-x: clip; /* while the window narrows, until the rows follow */
     margin-top: 0.75rem;
   }
 

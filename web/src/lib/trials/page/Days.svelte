@@ -44,6 +44,7 @@
     </tbody>
   </table>
 {/if}
+{#if trial.told.kept}<p class="kept" data-kept>{trial.told.kept}</p>{/if}
 
 <style>
   table {
@@ -62,6 +63,10 @@
 
   th[scope='row'] {
     font-weight: 600;
+  }
+
+  .kept {
+    margin: 0.5rem 0 0;
   }
 
   .bar {

@@ -42,6 +42,7 @@
         </div>
         <p>{c.say}</p>
         {#if c.against}<p class="small">Against it: {c.against}</p>{/if}
+        {#if c.lesson}<p class="small" data-lesson>{c.lesson}</p>{/if}
         {#if silent(c)}<p class="small soft">{silent(c)}</p>{/if}
         <p class="try">
           <button class="action" onclick={() => attempt(() => make(c))}>Try it</button>

@@ -14,8 +14,9 @@ export async function tryCause(trial: Trial, fault: Fault, cause: Cause): Promis
 
 /** Puts a draft back as it was before a change was tried. */
 export async function putBack(tried: Schemas['TriedOut']): Promise<void> {
-  const body = tried.undo as unknown as Schemas['UndoDraftIn'];
-  const { response } = await api.POST('/api/v1/drafts/undo', { body });
+  const { version, ...body } = tried.undo as unknown as Schemas['UndoDraftIn'] & { version: number };
+  const params = { header: { 'If-Match': `"${version}"` } };
+  const { response } = await api.POST('/api/v1/drafts/undo', { params, body });
   if (!response.ok) throw new Error('It was saved again since: nothing was put back.');
   notices.say('Put back as it was.');
 }

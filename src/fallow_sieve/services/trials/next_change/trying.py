@@ -12,15 +12,18 @@ from typing import Any
 
 from sqlmodel import Session
 
+from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.numerics.programs import Effort
 from fallow_sieve.core.trials.faults.tables import Cause
 from fallow_sieve.core.trials.next_change.formula_edits import formula_edit
 from fallow_sieve.core.trials.next_change.plan_edits import plan_edit
 from fallow_sieve.core.trials.trial import FaultSeen, Trial, faults_seen
 from fallow_sieve.core.values import BadInputError, UnknownNameError
+from fallow_sieve.services.blends.judging import check_blend
+from fallow_sieve.services.formulas.working import check_formula
 from fallow_sieve.services.kitchen import KitchenNow
-from fallow_sieve.services.trials.blend_trying import mended_blend
 from fallow_sieve.services.trials.making import trial_rules
+from fallow_sieve.services.trials.next_change.blend_trying import mended_blend
 from fallow_sieve.services.trials.page import seen_trial
 from fallow_sieve.store import BLENDS, FORMULAS
 from fallow_sieve.store.trials import TrialOnRecord, get_trial, save_trial
@@ -125,10 +128,18 @@ def _on_blend(work: _Work) -> Tried:
     return Tried(work.why(said), f"/bench/{pin.id}", "blend", undo)
 
 
-def take_draft_back(session: Session, undo: Mapping[str, Any], now: str) -> None:
-    """Put a draft back as it was before a change was tried, where nobody saved it since. Raises StaleSaveError."""
+def take_draft_back(session: Session, undo: Mapping[str, Any], shelf: Shelf, now: str) -> None:
+    """Put a draft back as it was before a change was tried, where nobody saved it since.
+
+    Raises StaleSaveError, and BadInputError for what was no draft that could stand.
+    """
     documents: Any = {"formula": FORMULAS, "blend": BLENDS}[undo["kind"]]
-    content = documents.codec.content(dict(undo["before"]))
+    check: Any = {"formula": check_formula, "blend": check_blend}[undo["kind"]]
+    try:
+        content = documents.codec.content(dict(undo["before"]))
+        check(content, shelf)
+    except (KeyError, TypeError, AttributeError) as error:
+        raise BadInputError("no draft", place="/before", right="send what the change answered with") from error
     documents.save_draft(session, undo["id"], content, undo["based_on"], undo["version"], now)
 
 
