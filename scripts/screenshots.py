@@ -53,17 +53,6 @@ def read_number(page: Page) -> None:
     page.locator('tr[data-row="teff-flour"] [data-at="2"]').hover()
 
 
-def type_label(page: Page) -> None:
-    """Type a small serving, with fibre that cannot be inside the carbohydrate."""
-    page.get_by_label("Serving", exact=True).fill("30")
-    page.get_by_label("Convention").select_option("inside")
-    for name, value in (
-        ("Energy, kcal", "110"), ("Fat, g", "1"), ("Carbohydrate, g", "22"), ("Fibre, g", "3"),
-        ("Protein, g", "4"), ("or sodium, mg", "5"), ("Iron, mg", "60"),
-    ):  # fmt: skip
-        page.get_by_label(name, exact=True).fill(value)
-
-
 def paste_recipe(page: Page) -> None:
     """Paste a wheat recipe in cups and spoons, with a slip in it, and have it made over."""
     text = (
@@ -99,6 +88,13 @@ def swap_butter(page: Page) -> None:
     page.get_by_role("button", name="Take it: Ghee").wait_for()
 
 
+def why_gummy(page: Page) -> None:
+    """Open the gummy crumb of a bake to its causes."""
+    page.get_by_role("button", name="Gummy crumb clearly why?").click()
+    page.locator("[data-cause]").first.wait_for()
+    page.locator("[data-stands]").scroll_into_view_if_needed()
+
+
 def good_for(page: Page) -> None:
     """See what the blend is good for, over every use."""
     page.get_by_role("tab", name="Good for").click()
@@ -109,21 +105,21 @@ SHOTS: tuple[tuple[str, str, Callable[[Page], None], dict[str, Any]], ...] = (
     ("briefs", "#/", nothing, {}),
     ("bench-passing", "#/bench/1", nothing, {}),
     ("good-for", "#/bench/1", good_for, {}),
-    ("several-uses", "#/bench/13", nothing, {}),
     ("proposals", "#/bench/3", propose, {}),
     ("trade-off", "#/bench/1", trade_off, {}),
-    ("clash", "#/bench/9", propose, {"color_scheme": "dark"}),
     ("compare", "#/compare/1", nothing, {}),
     ("shelf", "#/ingredients", read_number, {}),
     ("ingredient", "#/ingredients/brown-rice-flour", nothing, {}),
-    ("side-by-side", "#/side-by-side/teff-flour,sorghum-flour,tapioca-starch,cassava-flour", nothing, {}),
-    ("label", "#/ingredients/teff-flour/label", type_label, {}),
     ("open-bag", "#/blends/open", open_bag, {}),
     ("formula", "#/formula/1", nothing, {}),
     ("whole-bag", "#/formula/5", as_a_mix, {}),
     ("conversion", "#/recipe", paste_recipe, {}),
     ("swap", "#/formula/3", swap_butter, {}),
     ("schedule", "#/schedule/1", choose_knot, {}),
+    ("trial", "#/trial/9", why_gummy, {}),
+    ("family", "#/family/2", nothing, {"color_scheme": "dark"}),
+    ("last-bakes", "#/last/1", nothing, {}),
+    ("trial-sheet", "sheet/9/?at=cut", nothing, {"viewport": {"width": 390, "height": 844}, "has_touch": True}),
     ("schedule-now", "#/now/1", nothing, {"viewport": {"width": 390, "height": 844}, "has_touch": True}),
 )
 

@@ -150,7 +150,7 @@ def test_the_pages_can_be_used_by_everyone_at_every_width(page, page_of):
 def test_a_loaf_measured_by_seeds_is_noted_with_its_uncertainty(page):
     page.goto("/#/trial/1")
     page.get_by_role("button", name="Measure it").click()
-    page.get_by_label("Box").fill("3000")
+    page.get_by_role("textbox", name="Box mL").fill("3000")
     page.get_by_label("Seeds, box alone").fill("2029 2044 2047")
     page.get_by_label("Seeds, with the bake in it").fill("1312; 1318")
     expect(page.get_by_role("status").filter(has_text="1 066 mL ± 33")).to_be_visible()  # worked by hand

@@ -51,3 +51,12 @@ export async function startSchedule(name: string, products: Product[] = []): Pro
   const made = await serverOf<Content>('schedules').add(name, null, { ...empty, products });
   await push(`/schedule/${made.head.id}`);
 }
+
+/** Begins the trial of a product that was made by a plan, with what ran and was read there, and goes to it. */
+export async function judgeBake(schedule_id: number, product: Product): Promise<void> {
+  if (!product.formula_id)
+    throw new Error('Its formula is not in this kitchen: begin the trial from a formula.');
+  const body = { formula_id: product.formula_id, schedule_id, product: product.id };
+  const { data } = await ask(api.POST('/api/v1/trials', { body }));
+  await push(`/trial/${data.id}`);
+}

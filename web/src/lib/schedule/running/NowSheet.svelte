@@ -2,6 +2,7 @@
   import { api } from '../../api/client';
   import { attempt } from '../../ui/state/attempt';
   import { dayAndTime, lasting, minutesBetween, timeOf } from '../clock';
+  import { judgeBake } from '../making';
   import { nowIs } from '../now.svelte';
   import type { ScheduleBench } from '../schedule.svelte';
   import type { Step } from '../types';
@@ -55,6 +56,15 @@
     </p>
   {:else}
     <Due {due} next={moment.next[0] ?? null} {target} {late} now={now.ms} zone={bench.zone} />
+    {#if !due && !moment.next.length && !moment.resting.length}
+      <section class="judge" aria-label="Bakes to judge">
+        {#each bench.content.products.filter((p) => p.formula_id) as p (p.id)}
+          <button class="action main" onclick={() => attempt(() => judgeBake(bench.head.id, p))}
+            >How did it go? {p.id}</button
+          >
+        {/each}
+      </section>
+    {/if}
     {#each ovens as { heat: h, on } (h.oven + h.at)}
       <section class="oven" aria-label="Oven">
         <b>{h.oven}</b>
