@@ -3,6 +3,7 @@
 import pytest
 
 from api.trials.test_trials import API, note, post
+from fallow_sieve.store.trials import get_trial, save_trial
 
 
 def family(client, formula_id):
@@ -101,3 +102,21 @@ def test_a_family_is_told_anew_whenever_something_of_it_changed(client, change):
         assert family(client, 1) == before
         return
     assert family(client, 1) != before
+
+
+def test_another_bag_is_told_with_its_water_before_and_after(client, app):
+    rows = [("S1", 830), ("S1", 840), ("S2", 900)]
+    kitchen = app.extensions["kitchen"]
+    for lot, water in rows:
+        made = client.post(f"{API}/trials", json={"formula_id": 2}).json
+        with kitchen.writing() as session:
+            record = get_trial(session, made["id"])
+            setup = {**record.setup, "lots": {"sorghum-flour": lot}}
+            save_trial(session, record.id, {"setup": setup}, record.version, "2026-03-14T10:00:00Z")
+        planned = next(p["value"] for p in made["plan"] if p["quantity"] == "water_poured_g")
+        note(client, made["id"], "water_poured_g", planned * water / 830, reading_id=f"bag-water-{made['id']}")
+    (bag,) = client.get(f"{API}/formulas/2/taught").json["bags"]
+    assert bag["ingredient"] == "sorghum-flour"
+    assert "bag S2 after S1" in bag["say"]
+    assert "(2 bakes)" in bag["say"]
+    assert "(1 bake)" in bag["say"]

@@ -13,6 +13,7 @@ from fallow_sieve.core.formulas.water_learning import Pour
 from fallow_sieve.core.formulas.water_learning import learn as learn_water
 from fallow_sieve.core.numerics.nested_normal import learn_levels
 from fallow_sieve.core.schedule.ripening.organism import Organism
+from fallow_sieve.core.trials.learning.bags import another_bags
 from fallow_sieve.core.trials.learning.bands_proposed import JudgedBake, proposals, zone_posterior
 from fallow_sieve.core.trials.learning.learner import Learner, Observed, applied, learn
 from fallow_sieve.core.trials.learning.observed import core_readings, minutes_to_core, observed_in
@@ -261,3 +262,25 @@ def test_inside_it_takes_nine_bad_ones_and_no_good_one_to_draw_an_edge_in():
     assert round(zone_posterior((6, 2), 0, 9)[1], 3) >= 0.85 > zone_posterior((6, 2), 0, 8)[1]
     (found,) = proposals("fibre_pct", FIBRE, bakes(*[(4.5, 2)] * 9))
     assert (found.side, found.after, found.widens) == ("low", 6.5, False)
+
+
+def pour(ratio, feel=0.0):
+    return Pour(100.0, 100.0 * ratio, "a mix", "bread", "2026-03-01", feel)
+
+
+def test_another_bag_is_shown_with_the_bakes_of_each():
+    seen = [({"teff-flour": "T1"}, pour(1.00)), ({"teff-flour": "T1"}, pour(1.21)), ({"teff-flour": "T2"}, pour(1.10))]
+    (found,) = another_bags(seen)
+    # the mean of ln 1.00 and ln 1.21 is ln 1.10
+    assert (found.before, found.now) == ("T1", "T2")
+    assert (found.ratio_before, found.ratio_now) == (pytest.approx(1.10), pytest.approx(1.10))
+    assert (found.bakes_before, found.bakes_now) == (2, 1)
+
+
+def test_a_bake_that_felt_wet_did_not_want_what_it_got():
+    (found,) = another_bags([({"teff-flour": "T1"}, pour(1.0)), ({"teff-flour": "T2"}, pour(math.exp(0.08), feel=2.0))])
+    assert found.ratio_now == pytest.approx(1.0)  # 0.08 less 0.04 · 2
+
+
+def test_one_bag_all_along_is_no_change():
+    assert another_bags([({"teff-flour": "T1"}, pour(1.0)), ({"teff-flour": "T1"}, pour(1.2))]) == ()

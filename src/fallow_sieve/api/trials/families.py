@@ -22,7 +22,7 @@ from fallow_sieve.services.trials.bands import bands_offered
 from fallow_sieve.services.trials.comparing import multiples, side_by_side
 from fallow_sieve.services.trials.family import family_of
 from fallow_sieve.services.trials.next_change.next_bakes import next_bakes
-from fallow_sieve.services.trials.taught import key_of, teaching
+from fallow_sieve.services.trials.taught import bags_changed, key_of, teaching
 from fallow_sieve.store import FORMULAS
 from fallow_sieve.store.trials import FAMILY_MARK, say_found
 
@@ -71,8 +71,9 @@ def taught(formula_id: int) -> Response:
     with store().reading() as session:
         use = rules().uses.get(FORMULAS.draft(session, formula_id).content.use or "")
         lessons = teaching(session, here).lessons(use.family if use else "", key_of(formula_id))
+        bags = bags_changed(session, formula_id, here)
         bands = bands_offered(session, use.slug if use else "", here)
-    return answer(TaughtOut(lessons=[x for x in lessons.values() if x.n], bands=bands))
+    return answer(TaughtOut(lessons=[x for x in lessons.values() if x.n], bands=bands, bags=bags))
 
 
 @routes.put("/trials/<int:trial_id>/found")

@@ -13,6 +13,7 @@ from fallow_sieve.services.trials.bands import BandOffer
 from fallow_sieve.services.trials.comparing import Multiples
 from fallow_sieve.services.trials.family import Family
 from fallow_sieve.services.trials.next_change.next_bakes import NextBakes
+from fallow_sieve.services.trials.taught import BagTold
 from fallow_sieve.store.trials import PhotoOnRecord
 
 
@@ -83,7 +84,8 @@ class FoundIn(In):
 
 
 class TaughtOut(Out):
-    """What trials taught for the next bake of a formula: a lesson a learner, and bands that bakes speak for."""
+    """What trials taught for the next bake of a formula: a lesson a learner, bands that bakes speak for, other bags."""
 
     lessons: list[Lesson]
     bands: list[BandOffer]
+    bags: list[BagTold]

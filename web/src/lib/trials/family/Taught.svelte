@@ -23,7 +23,7 @@
   loadOn(() => formula_id, load);
 </script>
 
-{#if found && (found.lessons.length || found.bands.length)}
+{#if found && (found.lessons.length || found.bands.length || found.bags.length)}
   <section aria-label="What the bakes taught">
     <h2>What the bakes taught</h2>
     <ul>
@@ -32,6 +32,12 @@
       {/each}
       {#each found.bands as offer (offer.say)}
         <li data-band={offer.proposal.metric}><b>A band</b> {offer.say}</li>
+      {/each}
+      {#each found.bags as bag (bag.ingredient)}
+        <li data-bag={bag.ingredient}>
+          <b>Another bag</b>
+          {bag.say} <a href="#/ingredients/{bag.ingredient}/test/water">Test its water</a>
+        </li>
       {/each}
     </ul>
     <p class="small soft">
