@@ -11,7 +11,7 @@ from sqlalchemy import text
 from fallow_sieve.store.errors import NotFoundError
 from fallow_sieve.store.kitchen_store import KitchenStore
 from fallow_sieve.store.short_reads import ShortReads
-from fallow_sieve.store.trials.records import page_of_trials, save_trial
+from fallow_sieve.store.trials.records import Which, page_of_trials, save_trial
 
 COUNT = "SELECT shelf_version FROM kitchen"
 
@@ -80,7 +80,7 @@ def test_by_what_is_judged_follows_the_settings_and_the_bakes(demo):
     assert len(before.pours) == 9
     with demo.writing() as session:
         session.connection().execute(text("UPDATE kitchen SET cup = 'imperial', binder_school = 'gum'"))
-        last = page_of_trials(session, formula_id=1)[0]
+        last = page_of_trials(session, Which(formula_id=1))[0]
         save_trial(session, last.id, {"set_aside": True}, last.version, last.created_at)
     after = demo.standing()
     assert (after.cup, after.school, len(after.pours)) == ("imperial", "gum", 8)

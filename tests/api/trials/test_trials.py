@@ -42,7 +42,9 @@ def test_the_demo_has_bakes_of_four_formulas(client):
 def test_the_list_goes_on_where_a_page_ends(client):
     first = client.get(f"{API}/trials?limit=10").json
     rest = client.get(f"{API}/trials?limit=10&cursor={first['next']}").json
-    assert [t["id"] for t in (*first["items"], *rest["items"])] == list(range(15, 0, -1))
+    every = [*first["items"], *rest["items"]]
+    assert sorted(t["id"] for t in every) == list(range(1, 16))
+    assert [(t["baked_on"], t["id"]) for t in every] == sorted(((t["baked_on"], t["id"]) for t in every), reverse=True)
     assert rest["next"] is None
     assert {t["formula_id"] for t in client.get(f"{API}/trials?formula=2").json["items"]} == {2}
 
@@ -216,3 +218,18 @@ def test_what_is_not_there_is_a_404(client):
     assert client.get(f"{API}/trials/999").status_code == 404
     assert client.post(f"{API}/trials", json={"formula_id": 999}).status_code == 404
     assert client.post(f"{API}/trials", json={"formula_id": 1, "parent_id": 999}).status_code == 404
+
+
+def test_the_list_is_of_a_formula_a_blend_or_a_brief(client):
+    every = client.get(f"{API}/trials?limit=100").json["items"]
+    for trial in every[:1]:
+        formula = client.get(f"{API}/formulas/{trial['formula_id']}").json
+        blend = formula["draft"]["content"]["blend"]["blend_id"]
+        of_blend = client.get(f"{API}/trials?blend={blend}&limit=100").json["items"]
+        assert 0 < len(of_blend) < len(every)
+        assert trial["id"] in {t["id"] for t in of_blend}
+    briefs = {client.get(f"{API}/formulas/{t['formula_id']}").json["head"]["brief_id"] for t in every} - {None}
+    for brief in briefs:
+        of_brief = client.get(f"{API}/trials?brief={brief}").json["items"]
+        assert {client.get(f"{API}/formulas/{t['formula_id']}").json["head"]["brief_id"] for t in of_brief} == {brief}
+    assert client.get(f"{API}/trials?brief=999").json["items"] == []

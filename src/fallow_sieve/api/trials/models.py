@@ -166,9 +166,11 @@ class TrialList(Out):
 
 
 class TrialsQuery(In):
-    """Which trials: of a formula, from where on, how many."""
+    """Which trials: of a formula, a blend or a brief, from where on, how many."""
 
     formula: RowId | None = None
+    blend: RowId | None = None
+    brief: RowId | None = None
     cursor: RowId | None = None
     limit: Annotated[int, Field(ge=1, le=100)] = 50
 

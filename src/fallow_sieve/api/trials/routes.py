@@ -27,7 +27,7 @@ from fallow_sieve.api.trials.models import (
 )
 from fallow_sieve.core.formulas import Formula
 from fallow_sieve.core.trials.readings import INSTANT, Reading, State
-from fallow_sieve.core.values import BadInputError
+from fallow_sieve.core.values import BadInputError, Pin
 from fallow_sieve.reference import quantities
 from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.trials.beginning import Asked, begin, day_of
@@ -38,7 +38,7 @@ from fallow_sieve.services.trials.making import made_of
 from fallow_sieve.services.trials.noting import note_reading
 from fallow_sieve.services.trials.page import TrialPage, sheet_now, standings_of, trial_page
 from fallow_sieve.store import FORMULAS, SCHEDULES, workplace_of
-from fallow_sieve.store.trials import get_trial, page_of_trials, put_reading, save_trial, take_back
+from fallow_sieve.store.trials import Which, get_trial, page_of_trials, put_reading, save_trial, take_back
 
 routes = Blueprint("trials", __name__)
 ARM_LENGTH = 80
@@ -47,15 +47,14 @@ ARM_LENGTH = 80
 @routes.get("/trials")
 @route(TrialList, query=TrialsQuery)
 def listed() -> Response:
-    """Return the trials, the newest first, of a formula or of all."""
-    formula, cursor, limit = (whole(n, d, lo, hi) for n, d, lo, hi in _LISTED)
+    """Return the trials, the latest bake first, of a formula, a blend or a brief, or all."""
+    formula, blend, brief, cursor = (whole(n, 0, 1, 2**53) for n in ("formula", "blend", "brief", "cursor"))
+    limit = whole("limit", 50, 1, 100)
+    which = Which(formula or None, Pin("blend", blend, None).key if blend else "", brief or None)
     with store().reading() as session:
-        found = page_of_trials(session, formula or None, "", cursor, limit + 1)
+        found = page_of_trials(session, which, cursor, limit + 1)
         items = standings_of(session, found[:limit])
     return answer(TrialList(items=items, next=items[-1].id if len(found) > limit else None))
-
-
-_LISTED = (("formula", 0, 1, 2**53), ("cursor", 0, 1, 2**53), ("limit", 50, 1, 100))
 
 
 @routes.post("/trials")

@@ -6,7 +6,7 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import asdict, dataclass, field
 from typing import Any
 
-from sqlalchemy import func
+from sqlalchemy import and_, func, or_
 from sqlmodel import Session, col, select, text
 
 from fallow_sieve.core.formulas import Formula
@@ -14,7 +14,7 @@ from fallow_sieve.core.trials.plan import Planned, TrialPlan
 from fallow_sieve.core.trials.readings import Reading, State
 from fallow_sieve.store.errors import NotFoundError, OtherReadingError
 from fallow_sieve.store.formulas import FORMULAS
-from fallow_sieve.store.tables import ReadingRow, StepRow, TrialRow
+from fallow_sieve.store.tables import FormulaRow, ReadingRow, StepRow, TrialRow
 from fallow_sieve.store.versions import save_versioned
 
 Record = dict[str, Any]
@@ -101,18 +101,31 @@ def save_trial(session: Session, trial_id: int, values: Record, version: int, no
     return _value(row)
 
 
-def page_of_trials(
-    session: Session, formula_id: int | None = None, blend: str = "", before: int = 0, limit: int = 50
-) -> list[TrialOnRecord]:
-    """Return at most `limit` trials with an id under `before` (0: all), the newest first, of a formula or blend."""
+@dataclass(frozen=True, slots=True)
+class Which:
+    """Which trials: of a formula, of a blend (the key it is learnt under) or of the formulas of a brief; else all."""
+
+    formula_id: int | None = None
+    blend: str = ""
+    brief_id: int | None = None
+
+
+def page_of_trials(session: Session, which: Which, before: int = 0, limit: int = 50) -> list[TrialOnRecord]:
+    """Return at most `limit` trials, the latest bake first, after that of id `before` (0: from the first)."""
     query = select(TrialRow).where(col(TrialRow.withdrawn).is_(False))
-    if formula_id is not None:
-        query = query.where(TrialRow.formula_id == formula_id)
-    if blend:
-        query = query.where(TrialRow.blend == blend)
+    if which.formula_id is not None:
+        query = query.where(TrialRow.formula_id == which.formula_id)
+    if which.blend:
+        query = query.where(TrialRow.blend == which.blend)
+    if which.brief_id is not None:
+        of_brief = select(FormulaRow.id).where(FormulaRow.brief_id == which.brief_id)
+        query = query.where(col(TrialRow.formula_id).in_(of_brief))
     if before:
-        query = query.where(col(TrialRow.id) < before)
-    return [_value(row) for row in session.exec(query.order_by(col(TrialRow.id).desc()).limit(limit))]
+        last = select(TrialRow.baked_on).where(TrialRow.id == before).scalar_subquery()
+        earlier = and_(col(TrialRow.baked_on) == last, col(TrialRow.id) < before)
+        query = query.where(or_(col(TrialRow.baked_on) < last, earlier))
+    order = (col(TrialRow.baked_on).desc(), col(TrialRow.id).desc())
+    return [_value(row) for row in session.exec(query.order_by(*order).limit(limit))]
 
 
 def trials_of_formula(session: Session, formula_id: int) -> list[TrialOnRecord]:

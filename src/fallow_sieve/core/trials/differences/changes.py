@@ -8,14 +8,17 @@ from dataclasses import dataclass, replace
 from fallow_sieve.core.trials.differences.standing import Standing
 from fallow_sieve.core.values import number_word
 
-RELATIVE = frozenset({"lift", "rest", "mixing", "proof", "piece", "bake", "cooling", "water"})  # in % of what it was
+RELATIVE = frozenset(
+    {"lift", "rest", "chill", "mixing", "proof", "piece", "bake", "cooling", "water"}
+)  # in % of what it was
 LABELS = {
     "blend": "Blend", "water": "Water against its prediction", "binder": "Binder load", "lift": "Lift against usual",
     "salt": "Salt", "sugar": "Sugars", "fat": "Fat", "egg-milk": "Other lines", "lot": "Another bag",
     "mixing": "Mixing", "dough-temperature": "Dough temperature", "proof": "Proof", "piece": "Piece", "tin": "Tin",
     "oven": "Oven", "bake": "Bake", "steam-cover": "Steam or cover", "finish": "Finish", "cooling": "Cooling",
-    "storage": "Storage", "rest": "Rest",
+    "storage": "Storage", "rest": "Rest", "chill": "Chilling",
 }  # fmt: skip
+_RESTS = ("rest", "chill")
 _SHOWN_PART = 0.5  # % of flour; what moves less is not named
 
 
@@ -78,12 +81,12 @@ Sizes = Mapping[str, StepSize]
 
 
 def _group(key: str) -> str:
-    """The group of a number: resting is of one with mixing."""
-    return "mixing" if key == "rest" else key
+    """The group of a number: resting, in the cold too, is of one with mixing."""
+    return "mixing" if key in _RESTS else key
 
 
 def _numbered(sizes: Sizes) -> list[str]:
-    return [*sizes, "rest"]
+    return [*sizes, *_RESTS]
 
 
 def difference(before: Standing, after: Standing, sizes: Sizes) -> Difference:
@@ -108,7 +111,7 @@ _WAYS = {
     "dough-temperature": "dough {} K warmer|dough {} K colder", "proof": "proofed {} % longer|proofed {} % shorter",
     "bake": "baked {} % longer|baked {} % shorter", "cooling": "cooled {} % longer|cut early: cooled {} % shorter",
     "mixing": "mixed {} % longer|mixed {} % shorter", "rest": "rested {} % longer|rested {} % shorter",
-    "piece": "pieces {} % heavier|pieces {} % lighter",
+    "chill": "chilled {} % longer|chilled {} % shorter", "piece": "pieces {} % heavier|pieces {} % lighter",
 }  # fmt: skip
 
 
