@@ -53,9 +53,11 @@ def test_every_picture_is_shown_somewhere_or_at_least_is_one_of_few():
         "briefs",
         "bench-passing",
         "proposals",
-        "several-uses",
         "trade-off",
-        "clash",
+        "trial",
+        "family",
+        "last-bakes",
+        "trial-sheet",
         "compare",
     } <= {p.stem for p in pictures if p.name in shown}
 

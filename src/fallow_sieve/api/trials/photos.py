@@ -54,12 +54,14 @@ def remove(trial_id: int, photo_id: str) -> Response:
 
 
 @routes.get("/photos/<photo_id>")
+@route(None)
 def large(photo_id: str) -> Response:
     """Return a photo."""
     return _picture(photo_id, small=False)
 
 
 @routes.get("/photos/<photo_id>/thumbnail")
+@route(None)
 def small(photo_id: str) -> Response:
     """Return the thumbnail of a photo."""
     return _picture(photo_id, small=True)
