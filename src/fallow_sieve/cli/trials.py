@@ -49,6 +49,8 @@ def _trial_words(a: TrialAnswer) -> str:
 def _measure_words(a: TrialAnswer, name: str) -> str:
     m = a.measures[name]
     spread = f" ± {1.96 * m.sd:.2g}" if m.sd else ""
+    if m.word:
+        return f"  {m.label}: {m.word}"
     return f"  {m.label}: {m.value:.4g}{spread} {m.unit}".rstrip()
 
 
