@@ -1,6 +1,7 @@
 """Trials in and out: what goes out comes in as the same bake, and a table with a slip names its row."""
 
 import json
+from pathlib import Path
 
 import pytest
 
@@ -95,8 +96,9 @@ def test_tables_as_people_write_them(client, table, noted):
         ("quantity\ncore_c\n", "row 1"),
         ("quantity,value,colour\ncore_c,96,red\n", "row 1"),
         ("quantity,value\ncore_temp,96\n", "row 2, column quantity"),
-        ('quantity,value\ncore_c,96\ncore_c,"96,5"\n', "row 3, column value"),
-        ("quantity,value,unit\ncore_c,205,°F\n", "row 2, column unit"),
+        ("quantity,value\ncore_c,96\ncore_c,about 96\n", "row 3, column value"),
+        ("quantity,value,unit\ncore_c,205,g\n", "row 2, column unit"),
+        ("quantity;value\nmass_in_g;1,900\n", "row 2, column value"),
         ("quantity,value\ncore_c,205\n", "row 2"),
         ("quantity,value,day\nsoft,3,9\n", "row 2, column day"),
         ("quantity,value,arm\ncore_c,96,the blue tin\n", "row 2"),
@@ -111,3 +113,16 @@ def test_a_slip_in_a_table_names_its_place_and_notes_nothing(client, table, plac
     wrong = bring(client, f"trials/{made['id']}/readings/import", table.encode(), "text/csv", 422)
     assert place in json.dumps(wrong, ensure_ascii=False)
     assert client.get(f"{API}/trials/{made['id']}").json["readings"] == []
+
+
+OTHERS = json.loads(
+    (Path(__file__).parents[2] / "cases/trials/readings_by_other_countries.json").read_text(encoding="utf-8")
+)["cases"]
+
+
+@pytest.mark.parametrize("given", OTHERS, ids=lambda c: c["name"])
+def test_tables_of_other_countries_come_in_by_their_own_units_and_signs(client, given):
+    made = client.post(f"{API}/trials", json={"formula_id": 1}).json
+    bring(client, f"trials/{made['id']}/readings/import", given["csv"].encode(), "text/csv", 200)
+    found = {r["quantity"]: r["value"] for r in client.get(f"{API}/trials/{made['id']}").json["readings"]}
+    assert found == pytest.approx(given["noted"], abs=0.06)

@@ -14,7 +14,8 @@ from dataclasses import dataclass
 import numpy as np
 from scipy import stats
 
-Row = Sequence[float | None]
+from fallow_sieve.core.tastings.permutation import Row
+
 LEVEL = 0.05
 
 

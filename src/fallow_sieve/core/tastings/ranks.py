@@ -15,9 +15,8 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy import stats
 
+from fallow_sieve.core.tastings.permutation import Row
 from fallow_sieve.core.values import BadInputError
-
-Row = Sequence[float | None]
 
 
 @dataclass(frozen=True, slots=True)

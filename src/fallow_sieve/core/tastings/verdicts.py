@@ -9,12 +9,11 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from fallow_sieve.core.tastings.liking import Row, differences, lower_limit, mean_of, sample_means, winner
-from fallow_sieve.core.tastings.permutation import GlobalTest, permutation_test
+from fallow_sieve.core.tastings.liking import LEVEL, differences, lower_limit, mean_of, sample_means, winner
+from fallow_sieve.core.tastings.permutation import GlobalTest, Row, permutation_test
 from fallow_sieve.core.tastings.planning import seen_with, tasters_needed
 from fallow_sieve.core.tastings.ranks import holm
 
-LEVEL = 0.05
 LEAST_OF_TWO, LEAST = 6, 3
 WORTH, MOST_SAID = 1.0, 1000
 FEW = 2.0  # what would have been seen, in differences worth having, over which it is too few to say

@@ -11,7 +11,7 @@ from fallow_sieve.core.trials.measures.volume import specific_volume
 from fallow_sieve.core.trials.measures.weighing import Measured, bake_loss
 from fallow_sieve.core.trials.quantities import Quantity
 from fallow_sieve.core.trials.readings import Reading, State, of_arm
-from fallow_sieve.core.trials.trial import FaultSeen, Trial, TrialRules, holds, noted, standing
+from fallow_sieve.core.trials.trial import Trial, TrialRules, holds, noted, standing
 from fallow_sieve.core.values import Band, Status, number_word, state_sentence
 
 HELD_FROM = 2.0  # a fault marked "clearly" holds a bake; a little of it is close
@@ -100,9 +100,7 @@ def derived(taken: Mapping[str, Measured], values: Mapping[str, float]) -> dict[
     out = values.get("mass_out_g")
     for name in ("volume_seed_ml", "volume_shape_ml"):
         if name in taken and out and "specific_volume_ml_g" not in {*found, *taken}:
-            way = (
-                "seeds" if name == "volume_seed_ml" else "hearth" if taken[name].how == "hearth" else "tin and heights"
-            )
+            way = "seeds" if name == "volume_seed_ml" else taken[name].how or "tin and heights"
             volume = Measured(taken[name].value, taken[name].sd or 0.02 * taken[name].value, way)
             found["specific_volume_ml_g"] = specific_volume(volume, out)
     return found
@@ -138,8 +136,3 @@ def went(trial: Trial, rules: TrialRules, arm: str = "") -> tuple[tuple[TrialCha
         return (), "All that was noted went to plan."
     listed = ", ".join(c.say[0].lower() + c.say[1:] for c in found)
     return found, f"To plan but for {number_word(len(found)).lower()}: {listed}."
-
-
-def told_in_short(seen: Sequence[FaultSeen]) -> str:
-    """Return the faults of a bake in short: "gummy (clearly), wet line"."""
-    return ", ".join(f"{f.fault.name.lower()}{' (clearly)' if f.strength >= HELD_FROM else ''}" for f in seen)

@@ -21,6 +21,7 @@ from fallow_sieve.core.values.estimates import (
     probability_between,
     spread_of,
 )
+from fallow_sieve.core.values.other_units import in_unit
 from fallow_sieve.core.values.pins import Pin
 from fallow_sieve.core.values.quantities import (
     Basis,
@@ -67,6 +68,7 @@ __all__ = [
     "exactly",
     "fahrenheit_from_celsius",
     "grams",
+    "in_unit",
     "in_words",
     "is_visible",
     "moved",

@@ -34,7 +34,7 @@ def csv_rows(data: bytes | IO[bytes], most: Most) -> tuple[list[list[str]], list
     if isinstance(data, bytes):
         data = io.BytesIO(data if b"\n" in data else data.replace(b"\r", b"\n"))
     lines = _Lines(data)
-    reader = csv.reader(lines, strict=True)
+    reader = csv.reader(lines, delimiter=lines.delimiter(), strict=True)
     try:
         return _kept(reader, lines, most)
     except csv.Error as error:
@@ -84,6 +84,15 @@ class _Lines:
 
     def __iter__(self) -> _Lines:
         return self
+
+    def delimiter(self) -> str:
+        """A semicolon where the header is parted by it alone: so spreadsheets write where the comma is decimal."""
+        try:
+            self._waiting = self._read()[::-1]
+        except StopIteration:
+            return ","
+        header = self._waiting[-1]
+        return ";" if ";" in header and "," not in header else ","
 
     def row_is_done(self) -> None:
         self._in_row = 0

@@ -63,6 +63,7 @@ class FaultTold(Out):
     fault: str
     name: str
     strength: float
+    status: str
     arm: str
     causes: list[CauseTold]
     something_else: float

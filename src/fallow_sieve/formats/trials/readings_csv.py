@@ -7,13 +7,15 @@ from collections.abc import Iterable, Mapping
 
 from fallow_sieve.core.trials.quantities import FAULT, Quantity, quantity_named
 from fallow_sieve.core.trials.readings import LAST_DAY, Reading, State, instant_of
-from fallow_sieve.core.values import BadInputError, shown
+from fallow_sieve.core.values import BadInputError, in_unit, shown
 from fallow_sieve.formats.shared import Most, Table, guarded, read_csv, unguarded, write_csv
 
 COLUMNS = ("trial", "arm", "day", "quantity", "value", "unit", "state", "method", "at", "n", "sd")
 _NEEDED = ("quantity", "value")
 _MOST = Most(rows=20_000, columns=len(COLUMNS))
-_NUMBER = re.compile(r"[-−+]?\d{1,12}(\.\d{1,17})?([eE][+-]?\d{1,3})?")
+_NUMBER = re.compile(r"[-−+]?\d{1,12}([.,]\d{1,17})?([eE][+-]?\d{1,3})?")
+
+_THOUSANDS = re.compile(r"[-−+]?[1-9]\d{0,2},\d{3}")  # a thousand here, a decimal there
 
 
 def write_readings_csv(trials: Iterable[tuple[str, Iterable[Reading]]], known: Mapping[str, Quantity]) -> str:
@@ -56,18 +58,23 @@ def _check_header(table: Table) -> None:
 
 def _reading(row: Mapping[str, str], line: int, known: Mapping[str, Quantity]) -> Reading:
     quantity = quantity_named(row["quantity"], known, f"row {line}, column quantity")
-    unit = row.get("unit", "")
-    if unit and unit != quantity.unit:
-        right = f"{quantity.name} is given in {quantity.unit or 'no unit'}"
-        raise BadInputError(f"the unit {shown(unit)}", place=f"row {line}, column unit", right=right)
     state = row.get("state") or (State.NOTED if row["value"] else State.PLANNED)
     if state not in set(State):
         raise BadInputError(f"the state {shown(state)}", place=f"row {line}, column state", right="noted or planned")
-    value = _number(row, "value", line)
+    value, sd = (_in_its_unit(row, name, quantity, line) for name in ("value", "sd"))
     day, n = _whole(row, "day", 0, 0, LAST_DAY, line), _whole(row, "n", 1, 1, 1000, line)
     at = instant_of(row["at"], f"row {line}, column at") if row.get("at") else ""
-    method, sd = row.get("method", ""), _number(row, "sd", line)
-    return Reading(quantity.name, value, row.get("arm", ""), State(state), method, n, day, at, sd=sd)
+    return Reading(quantity.name, value, row.get("arm", ""), State(state), row.get("method", ""), n, day, at, sd=sd)
+
+
+def _in_its_unit(row: Mapping[str, str], column: str, quantity: Quantity, line: int) -> float | None:
+    """A number in the quantity's own unit; one that another kitchen reads off its thermometer is brought to it."""
+    value, unit = _number(row, column, line), row.get("unit", "")
+    found = in_unit(value or 0.0, unit or quantity.unit, quantity.unit, spread=column == "sd")
+    if found is None:
+        right = f"{quantity.name} is given in {quantity.unit or 'no unit'}"
+        raise BadInputError(f"the unit {shown(unit)}", place=f"row {line}, column unit", right=right)
+    return None if value is None else found
 
 
 def _number(row: Mapping[str, str], column: str, line: int) -> float | None:
@@ -75,9 +82,12 @@ def _number(row: Mapping[str, str], column: str, line: int) -> float | None:
     if not text:
         return None
     if not _NUMBER.fullmatch(text):
-        right = "a number with a point for decimals, or nothing where it was as planned"
+        right = "a number alone, or nothing where it was as planned"
         raise BadInputError(f"{shown(text)}", place=f"row {line}, column {column}", right=right)
-    return float(text.replace("−", "-"))
+    if _THOUSANDS.fullmatch(text):
+        right = f"{text.replace(',', '')} or {text.replace(',', '.')}"
+        raise BadInputError(f"{shown(text)} may be either", place=f"row {line}, column {column}", right=right)
+    return float(text.replace("−", "-").replace(",", "."))
 
 
 def _whole(row: Mapping[str, str], column: str, usual: int, least: int, most: int, line: int) -> int:

@@ -105,10 +105,7 @@ def is_shown(measure: str) -> bool:
 
 def _row(name: str, seen: Sequence[Mapping[str, MeasureSeen]]) -> MeasureOverTrials:
     first = next(s[name] for s in seen if name in s)
-    points = tuple(
-        PointOfTrial(s[name].value, s[name].sd, s[name].planned) if name in s else PointOfTrial(None, None, None)
-        for s in seen
-    )
+    points = tuple(_point(s.get(name)) for s in seen)
     return MeasureOverTrials(name, first.label, first.unit, first.band, points)
 
 

@@ -15,7 +15,7 @@ from fallow_sieve.core.trials.faults.several import joined
 from fallow_sieve.core.trials.measures.keeping import keeping_line
 from fallow_sieve.core.trials.quantities import check_value, quantity_named
 from fallow_sieve.core.trials.readings import in_force, marks
-from fallow_sieve.core.trials.seen import MeasureSeen, measures_seen, state_of, went
+from fallow_sieve.core.trials.seen import MeasureSeen, mark_seen, measures_seen, state_of, went
 from fallow_sieve.core.trials.trial import FaultSeen, Trial, faults_seen, standing
 from fallow_sieve.formats.shared import rounded
 from fallow_sieve.formats.trials import (
@@ -105,6 +105,7 @@ def fault_told(seen: FaultSeen, lines: Mapping[str, str] | None = None) -> Fault
         fault=seen.fault.fault,
         name=seen.fault.name,
         strength=seen.strength,
+        status=str(mark_seen(seen.fault.name, seen.strength).status),
         arm=seen.arm,
         causes=[_cause(c, seen, (lines or {}).get(c.cause, "")) for c in ranking.causes],
         something_else=_r(ranking.something_else),

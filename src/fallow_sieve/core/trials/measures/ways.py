@@ -6,12 +6,13 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 
 from fallow_sieve.core.trials.measures.crumb_and_crust import give, lightness, spread, whole_share
+from fallow_sieve.core.trials.measures.keeping import GIVE_SD_PCT
 from fallow_sieve.core.trials.measures.volume import Heights, by_seeds, free_standing, from_heights
 from fallow_sieve.core.trials.measures.weighing import Measured
 from fallow_sieve.core.values import BadInputError, UnknownNameError
 
 Numbers = Mapping[str, Sequence[float]]
-GIVE_SD, Z95 = 2.0, 1.96
+Z95 = 1.96
 _APART = "Cannot tell: the slices differ by more than a fifth. Cut new ones."
 MOST_NUMBERS = 20
 
@@ -94,7 +95,7 @@ def _give(x: Numbers) -> Taken:
         return Taken(
             None, None, len(x["sunk_mm"]), "Cannot tell: the slices differ by more than a fifth. Cut new ones."
         )
-    return Taken(found.compression_pct, GIVE_SD, len(x["sunk_mm"]))
+    return Taken(found.compression_pct, GIVE_SD_PCT, len(x["sunk_mm"]))
 
 
 def _light(x: Numbers) -> Taken:

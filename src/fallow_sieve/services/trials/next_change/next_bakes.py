@@ -8,7 +8,6 @@ from datetime import date
 
 from sqlmodel import Session
 
-from fallow_sieve.core.trials.faults.counts import priors_by_fault
 from fallow_sieve.core.trials.next_change.worth import (
     VERDICT_SD,
     worth_of_mend,
@@ -17,9 +16,10 @@ from fallow_sieve.core.trials.next_change.worth import (
 )
 from fallow_sieve.core.trials.readings import LAST_DAY, in_force
 from fallow_sieve.core.trials.trial import faults_seen
+from fallow_sieve.core.values import counted
 from fallow_sieve.services.kitchen import KitchenNow
-from fallow_sieve.services.trials.family import Family, Stratum, family_of
-from fallow_sieve.services.trials.lessons import steps_taken
+from fallow_sieve.services.trials.family import Family, family_of
+from fallow_sieve.services.trials.lessons import kitchen_lessons
 from fallow_sieve.services.trials.making import trial_rules
 from fallow_sieve.services.trials.page import seen_trial
 from fallow_sieve.store.trials import TrialOnRecord, readings_of, trials_of_formula
@@ -72,13 +72,12 @@ def next_bakes(session: Session, formula_id: int, kitchen: KitchenNow, today: da
 def _mend(session: Session, records: Sequence[TrialOnRecord], kitchen: KitchenNow) -> Iterator[NextBake]:
     """The fault of the last bake that was marked, by the cause that is likeliest here."""
     rules = trial_rules()
-    taught = [s.step for s in steps_taken(session, kitchen) if s.counts and s.record.fault and s.record.cause]
-    priors = priors_by_fault(rules.faults.evidence, taught)
+    priors = kitchen_lessons(session, kitchen).priors
     for record in reversed(records):
         trial = seen_trial(session, record, kitchen)
-        seen = faults_seen(trial, rules, priors)
         if not trial.readings:
             continue
+        seen = faults_seen(trial, rules, priors)
         if seen:
             fault, first = seen[0], seen[0].ranking.causes[0]
             worth = worth_of_mend(first.p, fault.fault.severity, fault.strength)
@@ -102,13 +101,9 @@ def _repeat(family: Family) -> Iterator[NextBake]:
     second = ranked[1]
     lead = (best.mean or 0.0) - (second.mean or 0.0)
     worth = worth_of_repeat(lead, VERDICT_SD, (best.n, second.n))
-    by = f"by {lead:.1f}, on {_on(best)} and {_on(second)}"
+    by = f"by {lead:.1f}, on {counted(best.n, 'bake')} and {counted(second.n, 'bake')}"
     say = f"Bake revision {best.revision} again: it leads {second.revision} {by}."
     yield NextBake("repeat", worth, say, last)
-
-
-def _on(s: Stratum) -> str:
-    return f"{s.n} bake{'' if s.n == 1 else 's'}"
 
 
 def _part(family: Family) -> Iterator[NextBake]:

@@ -1,5 +1,7 @@
 <!-- The faults of a bake: each mark with why, ranked by this bake's own numbers, and what to try. -->
 <script lang="ts">
+  import StatusIcon from '../../bands/StatusIcon.svelte';
+  import { STATUS_CLASS } from '../../bands/words';
   import type { Trial } from '../types';
   import { strengthWord } from '../types';
   import FaultCard from './FaultCard.svelte';
@@ -20,9 +22,11 @@
           aria-expanded={open === f.fault}
           onclick={() => (open = open === f.fault ? '' : f.fault)}
         >
-          <span class="held-mark" aria-hidden="true"></span>
+          <StatusIcon status={f.status as 'held' | 'close'} />
           <b>{f.name}</b>
-          <span class="small strength">{strengthWord(f.strength)}{f.arm ? ` · ${f.arm}` : ''}</span>
+          <span class="small {STATUS_CLASS[f.status as 'held']}"
+            >{strengthWord(f.strength)}{f.arm ? ` · ${f.arm}` : ''}</span
+          >
           <span class="why">{open === f.fault ? 'close' : 'why?'}</span>
         </button>
         {#if open === f.fault}<FaultCard {trial} fault={f} {changed} />{/if}
@@ -57,17 +61,6 @@
     gap: 0.6rem;
     min-height: 44px;
     text-align: left;
-  }
-
-  .held-mark {
-    width: 11px;
-    height: 11px;
-    background: var(--held);
-    flex: none;
-  }
-
-  .strength {
-    color: var(--held);
   }
 
   .why {
