@@ -6,7 +6,7 @@ from pathlib import Path
 import numpy as np
 import pytest
 
-from fallow_sieve.core.tastings.verdicts import Margin, liking_verdict
+from fallow_sieve.core.tastings.verdicts.liking import Margin, liking_verdict
 
 CASE = json.loads((Path(__file__).parents[2] / "cases/tastings/paired_liking.json").read_text(encoding="utf-8"))
 
@@ -41,8 +41,7 @@ def test_they_differ_with_no_single_winner_as_in_the_worked_case():
 def test_all_alike_is_not_called_the_same():
     found = liking_verdict(["A", "B"], [[7, 7]] * 6)
     assert found.say == (
-        "No difference shown between A and B. 6 tasters; 0.0 or more would have been seen 4 times in 5, "
-        "less may be there."
+        "No difference shown between A and B. 6 tasters, each gave them the same mark; less than a mark may be there."
     )
 
 

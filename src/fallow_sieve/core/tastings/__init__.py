@@ -1,3 +1,3 @@
 """Tastings: who liked what, how surely. Statistics of small panels, tasters as blocks."""
 
-__all__ = ["discrimination", "liking", "permutation", "planning", "ranks", "verdicts"]
+__all__ = ["answers", "discrimination", "liking", "permutation", "planning", "preference", "ranks", "ticks"]

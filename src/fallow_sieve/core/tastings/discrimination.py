@@ -19,6 +19,9 @@ from fallow_sieve.core.values import BadInputError
 _NODES, _WEIGHTS = np.polynomial.legendre.leggauss(400)
 _REACH = 8.0  # sd to either side: beyond, nothing of the normal is left
 MOST_D = 6.0
+USUAL_D = 1.5  # a difference that a household would notice now and then: a rule of thumb
+_MOST_ANSWERS = 5000
+_NEVER_LESS = 20  # power goes up and down with each answer more: it is to stay over what is wanted
 
 
 class Forced(StrEnum):
@@ -100,3 +103,20 @@ def least_right(method: Forced, answers: int, level: float = 0.05) -> int | None
     guess = GUESSED[method]
     found = int(stats.binom.isf(level, answers, guess)) + 1
     return found if found <= answers else None
+
+
+@cache
+def answers_for(method: Forced, d: float = USUAL_D, power: float = 0.80) -> int:
+    """Return the least answers (a count) that show a difference of d′ `d` (in sd) in `power` (0–1) of panels.
+
+    >>> answers_for(Forced.TRIANGLE), answers_for(Forced.TETRAD), answers_for(Forced.TWO_AFC)
+    (57, 20, 13)
+    """
+    share, first = right_at(method, d), 1
+    for n in range(1, _MOST_ANSWERS):
+        least = least_right(method, n)
+        if least is None or float(stats.binom.sf(least - 1, n, share)) < power:
+            first = n + 1
+        elif n - first >= _NEVER_LESS:
+            return first
+    return _MOST_ANSWERS

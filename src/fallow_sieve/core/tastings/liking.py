@@ -69,21 +69,39 @@ def sample_means(rows: Sequence[Row]) -> list[float]:
     return [float(v) for v in found[:k] + found[k:].mean()]
 
 
-def winner(rows: Sequence[Row], global_p: float) -> int | None:
+def sample_intervals(rows: Sequence[Row]) -> list[Mean]:
+    """Return each sample's mean liking (points) with its 95 % interval: its own marks' t, or of the least squares."""
+    k = len(rows[0])
+    own = [[v for r in rows if (v := r[j]) is not None] for j in range(k)]
+    told = [r for r in rows if any(v is not None for v in r)]
+    if not told or all(v is not None for r in told for v in r):
+        return [mean_of(v) if v else Mean(math.nan, None, None, None, 0, None) for v in own]
+    means = sample_means(rows)
+    return [_around(m, mean_of(v), v) for m, v in zip(means, own, strict=True)]
+
+
+def _around(value: float, own: Mean, marks: Sequence[float]) -> Mean:
+    """The interval of a sample's own marks, laid about its mean among all tasters."""
+    if not marks or own.low is None or own.high is None:
+        return Mean(value, None, None, None, len(marks), None)
+    return Mean(value, value - (own.value - own.low), value + (own.high - own.value), own.sd, own.n, None)
+
+
+def winner(rows: Sequence[Row], global_p: float, level: float = LEVEL) -> int | None:
     """Return the place of the sample that won: all differ (p without unit), and it beats each other within tasters."""
-    if global_p > LEVEL:
+    if global_p > level:
         return None
     means = sample_means(rows)
     best = max(range(len(means)), key=lambda j: means[j])
     for other in range(len(means)):
         found = differences(rows, best, other)
-        if other != best and (len(found) < 2 or not _beats(mean_of(found))):
+        if other != best and (len(found) < 2 or not _beats(mean_of(found), level)):
             return None
     return best
 
 
-def _beats(d: Mean) -> bool:
-    return d.value > 0 and d.p is not None and d.p <= LEVEL
+def _beats(d: Mean, level: float) -> bool:
+    return d.value > 0 and d.p is not None and d.p <= level
 
 
 def lower_limit(values: Sequence[float]) -> float:

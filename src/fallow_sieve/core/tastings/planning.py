@@ -33,10 +33,20 @@ def tasters_needed(worth: float, sd: float) -> int:
     >>> tasters_needed(1.0, 1.7), tasters_needed(1.0, 1.2)
     (25, 14)
     """
-    found = 2
-    while found < MOST_TASTERS and power(worth, sd, found) < POWER:
-        found += 1
-    return found
+    low, high = 1, 2
+    while high < MOST_TASTERS and power(worth, sd, high) < POWER:
+        low, high = high, min(2 * high, MOST_TASTERS)
+    while high - low > 1:
+        middle = (low + high) // 2
+        low, high = (low, middle) if power(worth, sd, middle) >= POWER else (middle, high)
+    return high
+
+
+def spread_between(worth: float, sd: float, df: int) -> tuple[int, int]:
+    """Return tasters needed (counts) by the ends of the 95 % χ² interval of an sd (points) with `df` degrees."""
+    low = sd * math.sqrt(df / float(stats.chi2.ppf(0.975, df)))
+    high = sd * math.sqrt(df / float(stats.chi2.ppf(0.025, df)))
+    return tasters_needed(worth, low), tasters_needed(worth, high)
 
 
 def seen_with(sd: float, tasters: int) -> float:

@@ -86,13 +86,13 @@ class _Lines:
         return self
 
     def delimiter(self) -> str:
-        """A semicolon where the header is parted by it alone: so spreadsheets write where the comma is decimal."""
+        """A semicolon or a tab where the header is parted by it alone: so spreadsheets write beside decimal commas."""
         try:
             self._waiting = self._read()[::-1]
         except StopIteration:
             return ","
         header = self._waiting[-1]
-        return ";" if ";" in header and "," not in header else ","
+        return next((d for d in ";\t" if d in header and "," not in header), ",")
 
     def row_is_done(self) -> None:
         self._in_row = 0

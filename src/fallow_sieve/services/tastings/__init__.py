@@ -1,0 +1,3 @@
+"""Tastings: a table set, served, answered and told."""
+
+__all__ = ["telling"]
