@@ -33,6 +33,10 @@ from fallow_sieve.api.reference import routes as reference
 from fallow_sieve.api.schedules import planning, starters, workplace
 from fallow_sieve.api.schedules import routes as schedules
 from fallow_sieve.api.security import register_security
+from fallow_sieve.api.tastings import files as tasting_files
+from fallow_sieve.api.tastings import links as seat_links
+from fallow_sieve.api.tastings import routes as tastings
+from fallow_sieve.api.tastings import seats
 from fallow_sieve.api.trials import families, measuring, photos, sheets, trying
 from fallow_sieve.api.trials import files as trial_files
 from fallow_sieve.api.trials import routes as trials
@@ -78,6 +82,10 @@ _MODULES = (
     trying,
     photos,
     families,
+    tastings,
+    seats,
+    seat_links,
+    tasting_files,
 )
 
 

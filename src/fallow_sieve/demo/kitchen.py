@@ -29,6 +29,7 @@ from fallow_sieve.demo.findings import (
 from fallow_sieve.demo.formulas import PANTRY, add_formulas
 from fallow_sieve.demo.scenario import BLENDS, BRIEFS, DemoBlend, Mix
 from fallow_sieve.demo.schedules import add_schedules
+from fallow_sieve.demo.tastings import add_tastings
 from fallow_sieve.demo.trials import add_trials
 from fallow_sieve.formats.ingredients import slug_of
 from fallow_sieve.services.ingredients.own_numbers import (
@@ -66,6 +67,7 @@ def fill(kitchen: KitchenStore, now: datetime) -> bool:
         add_formulas(session, here, briefs, now)
         add_schedules(session, here.shelf, now)
         add_trials(session, here, now)
+        add_tastings(session, here, now)
     return True
 
 

@@ -30,6 +30,7 @@ from fallow_sieve.reference.schedule import (
 )
 from fallow_sieve.reference.sieving import grit_mapping
 from fallow_sieve.reference.tables import tables_version
+from fallow_sieve.reference.tastings import asked_so, code_meanings, just_right_rows, steps_of
 from fallow_sieve.reference.trials import fault_tables, learners, measure_bands, quantities, step_sizes
 from fallow_sieve.reference.uses import rules
 from fallow_sieve.reference.words import flour_words
@@ -37,7 +38,9 @@ from fallow_sieve.reference.words import flour_words
 __all__ = [
     "MixRow",
     "aliases",
+    "asked_so",
     "blend_on_record",
+    "code_meanings",
     "container_named",
     "containers",
     "diets",
@@ -47,6 +50,7 @@ __all__ = [
     "flour_words",
     "formula_rules",
     "grit_mapping",
+    "just_right_rows",
     "label_caps",
     "learners",
     "library",
@@ -68,6 +72,7 @@ __all__ = [
     "schools_by_use",
     "starters",
     "step_sizes",
+    "steps_of",
     "swap_rules",
     "tables_version",
     "template_named",

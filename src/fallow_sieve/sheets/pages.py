@@ -6,7 +6,7 @@ import re
 from collections.abc import Callable
 from datetime import UTC, date, datetime
 from pathlib import Path
-from typing import cast
+from typing import Protocol, cast
 from uuid import uuid4
 
 from flask import Blueprint, Response, current_app, redirect, render_template, request, send_from_directory
@@ -25,23 +25,39 @@ from fallow_sieve.store import KitchenStore
 from fallow_sieve.store.trials import get_trial, take_back
 
 NAMES = {"mixing": "mixing", "rising": "rising", "oven": "oven", "cut": "cut", "day": "days"}
-FILES = frozenset({"sheet.js", "sheet.css", "regular.woff2", "bold.woff2"})
+FILES = frozenset({"sheet.js", "seat.js", "sheet.css", "seat.css", "regular.woff2", "bold.woff2"})
 _UNITS = frozenset({"g", "°C", "min", "%", "mm", "mL", "mL/g", "ratio", "cm"})
 _ID = re.compile(r"[A-Za-z0-9-]{8,64}")
 Opens = Callable[[str], int]  # what a key stands for: the id of a trial; raises NotFound
 
 
-def sheet_pages(name: str, opens: Opens) -> Blueprint:
-    """Return the routes of a sheet under a key of which `opens` says whose it is."""
+class Others(Protocol):
+    """Sheets of another kind under the same address; None where a key is not one of theirs."""
+
+    def knows(self, token: str) -> bool:
+        """Return whether a key is one of theirs."""
+        ...
+
+    def show(self, token: str) -> Response | None:
+        """Return their page."""
+        ...
+
+    def take(self, token: str) -> Response | None:
+        """Take what their form says."""
+        ...
+
+
+def sheet_pages(name: str, opens: Opens, others: Others | None = None) -> Blueprint:
+    """Return the routes of a sheet under a key of which `opens` says whose it is; `others` are asked first."""
     pages = Blueprint(name, __name__, template_folder="templates")
 
     @pages.get("/<key>/")
     def show(key: str) -> Response:
-        return _page(opens(key))
+        return (others.show(key) if others else None) or _page(opens(key))
 
     @pages.post("/<key>/")
     def form(key: str) -> Response:
-        return _tapped(opens(key))
+        return (others.take(key) if others else None) or _tapped(opens(key))
 
     @pages.put("/<key>/readings/<reading_id>")
     def note(key: str, reading_id: str) -> Response:
@@ -56,7 +72,8 @@ def sheet_pages(name: str, opens: Opens) -> Blueprint:
 
     @pages.get("/<key>/<file>")
     def file(key: str, file: str) -> Response:
-        opens(key)
+        if not (others and others.knows(key)):
+            opens(key)
         if file not in FILES:
             raise NotFound
         folder: Path = current_app.extensions["web_dist"]

@@ -1,3 +1,20 @@
 """Tastings: who liked what, how surely. Statistics of small panels, tasters as blocks."""
 
-__all__ = ["answers", "discrimination", "liking", "permutation", "planning", "preference", "ranks", "ticks"]
+__all__ = [
+    "answers",
+    "avoiding",
+    "codes",
+    "discrimination",
+    "just_about_right",
+    "liking",
+    "panels",
+    "permutation",
+    "planning",
+    "plates",
+    "pooling",
+    "preference",
+    "ranks",
+    "sheets",
+    "tallies",
+    "ticks",
+]

@@ -21,6 +21,12 @@ class Method(StrEnum):
     WORDS = "words"
 
 
+LADDER = (
+    "dislike extremely", "dislike very much", "dislike moderately", "dislike slightly", "neither like nor dislike",
+    "like slightly", "like moderately", "like very much", "like extremely",
+)  # fmt: skip
+
+
 @dataclass(frozen=True, slots=True)
 class Marks:
     """Marks of samples by tasters: `rows` are tasters, in the order of `samples`; None was not tasted."""

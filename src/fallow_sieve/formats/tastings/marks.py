@@ -4,13 +4,10 @@ from __future__ import annotations
 
 import re
 
+from fallow_sieve.core.tastings.answers import LADDER
 from fallow_sieve.core.values import BadInputError, shown
 
 NOT_TASTED = frozenset({"", "-", "–", "—", "n/a", "na", "not tasted", "none", "."})
-LADDER = (
-    "dislike extremely", "dislike very much", "dislike moderately", "dislike slightly", "neither like nor dislike",
-    "like slightly", "like moderately", "like very much", "like extremely",
-)  # fmt: skip
 _NUMBER = re.compile(r"[-−+]?\d{1,6}(?:[.,]\d{1,6})?")
 _OF = re.compile(r"(\d(?:[.,]\d+)?)\s*(?:/|of|out of)\s*9")
 _PLACE = re.compile(r"(\d{1,2}(?:[.,]\d)?)\s*(?:st|nd|rd|th|\.|=)?")

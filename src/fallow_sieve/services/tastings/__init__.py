@@ -1,3 +1,3 @@
 """Tastings: a table set, served, answered and told."""
 
-__all__ = ["telling"]
+__all__ = ["answering", "page", "paper", "pooled", "result", "setting", "table", "telling", "tidy", "wording"]

@@ -25,6 +25,7 @@ from fallow_sieve.store.tables.schedules import (
     WorkplaceRow,
 )
 from fallow_sieve.store.tables.standings import StandingRow
+from fallow_sieve.store.tables.tastings import SeatAnswerRow, SeatRow, TastingLogRow, TastingRow
 from fallow_sieve.store.tables.trials import PhotoRow, ReadingRow, SheetRow, StepRow, TrialRow
 from fallow_sieve.store.tables.words import KitchenWordRow
 
@@ -56,10 +57,14 @@ __all__ = [
     "ScheduleDraftRow",
     "ScheduleRevisionRow",
     "ScheduleRow",
+    "SeatAnswerRow",
+    "SeatRow",
     "SheetRow",
     "StandingRow",
     "StarterRow",
     "StepRow",
+    "TastingLogRow",
+    "TastingRow",
     "TrialRow",
     "WorkplaceRow",
 ]

@@ -1,0 +1,3 @@
+"""Tastings over HTTP: tables set, served, answered and told."""
+
+__all__ = ["files", "links", "routes", "seats"]
