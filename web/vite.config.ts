@@ -68,7 +68,7 @@ export default defineConfig(() => ({
     rollupOptions: {
       input: { index: 'index.html', sheet: 'src/sheet/sheet.ts', seat: 'src/sheet/seat.ts' },
       output: {
-        entryFileNames: (chunk) => 
+        entryFileNames: (chunk) =>
           SHEETS.includes(chunk.name) ? `sheet/${chunk.name}.js` : 'assets/[name]-[hash].js'
       }
     }

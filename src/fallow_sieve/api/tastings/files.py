@@ -38,11 +38,11 @@ def _plating(now: TableNow) -> PlatingOut:
     seats = []
     for s in seats_now(now):
         seat = s.seat.seat
-        gone = {now.table.plates[p].sample for p in seat.order if p not in s.plates}
+        gone = {*seat.leaving.left_out, *now.blocked[seat.number]} & set(samples)
         lifted = [f"{samples[n].name}: {why}" for n, why in seat.leaving.lifted.items() if n in samples]
         if not seat.dropped:
             seats.append(
-                PlatingSeat(number=seat.number, name=seat.name, codes=s.codes,
+                PlatingSeat(number=seat.number, name=seat.name, blocked=bool(now.blocked[seat.number]), codes=s.codes,
                             left_out=[samples[n].name for n in sorted(gone)], lifted=lifted)
             )  # fmt: skip
     return PlatingOut(name=now.record.name, plates=plates, seats=seats)

@@ -136,7 +136,7 @@ class SeatAnswersIn(In):
     handed_in: bool = True
 
 
-class AskedOut(Out):
+class TableAskedOut(Out):
     """What is asked."""
 
     main: Method
@@ -175,7 +175,7 @@ class TastingOut(Out):
     unblinded_at: str
     unblinded_by: str
     samples: list[SampleSeen]
-    asked: AskedOut
+    asked: TableAskedOut
     mats: list[Mat]
     say: str
     warnings: list[str]
@@ -210,10 +210,11 @@ class PlateOut(Out):
 
 
 class PlatingSeat(Out):
-    """What a seat gets, in its order, and what it must not have."""
+    """What a seat gets, in its order, and what it must not have; a blocked one gets nothing."""
 
     number: int
     name: str
+    blocked: bool
     codes: list[int]
     left_out: list[str]
     lifted: list[str]

@@ -9,13 +9,13 @@ from flask import Blueprint, Response, request
 from fallow_sieve.api.http import answer, answer_value, body, if_match, kitchen, now_text, store, whole
 from fallow_sieve.api.spec import route
 from fallow_sieve.api.tastings.models import (
-    AskedOut,
     ListQuery,
     LoggedOut,
     NewTastingIn,
     PooledOut,
     PooledQuery,
     SeatIn,
+    TableAskedOut,
     TastingIn,
     TastingList,
     TastingOut,
@@ -155,7 +155,7 @@ def told(page: TastingPage, status: int = 200) -> Response:
     found = TastingOut(
         **{n: getattr(r, n) for n in same},
         samples=page.samples,
-        asked=AskedOut(**asdict(r.asked)),
+        asked=TableAskedOut(**asdict(r.asked)),
         mats=page.mats,
         say=page.say,
         warnings=page.warnings,

@@ -37,7 +37,10 @@ class PartOfMix:
 
 @dataclass(frozen=True, slots=True)
 class SampleSeen:
-    """A sample as it stands: what it holds, what speaks against it; its codes only once the table was unblinded."""
+    """A sample as it stands: what it holds, what speaks against it; its codes only once the table was unblinded.
+
+    `more` are allergens that the host named beside its formula, as of a filling.
+    """
 
     number: int
     kind: str
@@ -46,6 +49,7 @@ class SampleSeen:
     because: str
     lot: str
     marks: list[str]
+    more: list[str]
     complete: bool
     gluten: str
     made_at: str
@@ -131,10 +135,12 @@ def tasting_page(session: Session, tasting_id: int, kitchen: KitchenNow) -> Tast
 def _samples(session: Session, here: TableNow, shelf: Shelf, *, open_to_see: bool) -> list[SampleSeen]:
     trials = {t.id: t for t in trials_named(session, [s.about for s in here.table.samples if s.about])}
     plates = list(here.table.plates.values()) if open_to_see else []
+    more = {c["number"]: list(c.get("marks", ())) for c in here.record.samples}
     found = []
     for s in here.table.samples:
         trial = trials.get(s.about or 0)
-        found.append(_sample(s, plates, _parts(trial.formula.blend, shelf) if trial else []))
+        parts = _parts(trial.formula.blend, shelf) if trial else []
+        found.append(_sample(s, more.get(s.number, []), plates, parts))
     return found
 
 
@@ -148,11 +154,11 @@ def _parts(blend: Sequence[Part], shelf: Shelf) -> list[PartOfMix]:
     ]  # fmt: skip
 
 
-def _sample(s: Sample, plates: Sequence[Plate], parts: list[PartOfMix]) -> SampleSeen:
+def _sample(s: Sample, more: list[str], plates: Sequence[Plate], parts: list[PartOfMix]) -> SampleSeen:
     return SampleSeen(
         number=s.number, kind=s.kind, about=s.about, name=s.name, because=s.because, lot=s.lot,
-        marks=sorted(s.holds.marks), complete=s.holds.complete, gluten=str(s.holds.gluten), made_at=s.made_at,
-        refused=s.refused, codes=[p.code for p in plates if p.sample == s.number], parts=parts,
+        marks=sorted(s.holds.marks), more=more, complete=s.holds.complete, gluten=str(s.holds.gluten),
+        made_at=s.made_at, refused=s.refused, codes=[p.code for p in plates if p.sample == s.number], parts=parts,
     )  # fmt: skip
 
 

@@ -82,7 +82,9 @@ def result_of(table: Table) -> TastingResult:
         trouble = str(error)
     if said is None and not trouble:
         trouble = "Nobody answered the main question."
-    rights, words = list(_rights(table)), _words(table)
+    # What says most stands first: what is backed, then sides that were chosen by more than just right.
+    rights = sorted(_rights(table), key=lambda r: (not r.backed, r.say.startswith("just right")))
+    words = _words(table)
     return TastingResult(said, whole, _marks(table), rights, words, _remarks(table), len(rights) + len(words), trouble)
 
 

@@ -25,7 +25,8 @@
     { href: '#/blends', label: 'Blends', at: /^\/(blends|bench|compare|print)/ },
     { href: '#/formulas', label: 'Formulas', at: /^\/(formulas|formula|card|recipe)/ },
     { href: '#/schedules', label: 'Schedule', at: /^\/(schedules|schedule|plan|now|day|starters)/ },
-    { href: '#/trials', label: 'Trials', at: /^\/(trials|trial|bake|family|last)/ }
+    { href: '#/trials', label: 'Trials', at: /^\/(trials|trial|bake|family|last)/ },
+    { href: '#/tastings', label: 'Tastings', at: /^\/(tastings|tasting|plating|pooled)/ }
   ];
   const brief = $derived(current.brief);
   const on = $derived(undoing.on);

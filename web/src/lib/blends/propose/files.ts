@@ -1,13 +1,10 @@
 import { api, ask } from '../../api/client';
+import { keep } from '../../api/saving';
 import type { BriefWishes, Proposal } from './lines';
 
 /** Gives a text to the browser as a file to keep. */
 export function download(name: string, text: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(link.href);
+  keep(name, new Blob([text], { type: 'application/json' }));
 }
 
 /** Returns a proposal as a blend file. */
