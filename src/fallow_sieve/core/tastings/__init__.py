@@ -7,6 +7,7 @@ __all__ = [
     "discrimination",
     "just_about_right",
     "liking",
+    "orders",
     "panels",
     "permutation",
     "planning",

@@ -7,8 +7,9 @@ own). On one table other first digits and no anagrams; none of a kitchen's last 
 from __future__ import annotations
 
 import itertools
-import random
 from collections.abc import Collection, Iterable
+
+import numpy as np
 
 from fallow_sieve.core.values import BadInputError
 
@@ -37,8 +38,8 @@ def _matches(code: int, pattern: str) -> bool:
 
 def deal_codes(samples: int, used: Iterable[int], meaning: Collection[str], seed: int) -> tuple[int, ...]:
     """Return a code for each of so many samples (counts), none of `used`. Raises BadInputError where there are none."""
-    shuffled = [c for c in usable_codes(meaning) if c not in set(used)]
-    random.Random(seed).shuffle(shuffled)
+    left = [c for c in usable_codes(meaning) if c not in set(used)]
+    shuffled = np.random.default_rng(seed).permutation(left).tolist()
     found: list[int] = []
     for code in shuffled:
         if len(found) < samples and all(_apart(code, other) for other in found):

@@ -7,12 +7,12 @@ from __future__ import annotations
 
 import itertools
 import math
-import random
 from collections.abc import Collection, Sequence
 
 import numpy as np
 
 Order = tuple[int, ...]
+_MOST_LOOKED_THROUGH, _DRAWN = 6, 1000  # samples; orders drawn
 _MOST_CHOSEN = 4000  # sets of rows that are looked through; beyond, rows are taken one by one
 
 
@@ -31,21 +31,26 @@ def williams(samples: int) -> tuple[Order, ...]:
 
 def deal_orders(samples: int, seats: int, seed: int) -> tuple[Order, ...]:
     """Return an order for each of so many seats (counts): whole squares, then the rows that spread best."""
-    chance = random.Random(seed)
-    names = list(range(samples))
-    chance.shuffle(names)
+    chance = np.random.default_rng(seed)
+    names = chance.permutation(samples).tolist()
     square = [tuple(names[p] for p in row) for row in williams(samples)]
     found = square * (seats // len(square)) + list(_best_of(square, seats % len(square), chance))
-    chance.shuffle(found)
-    return tuple(found)
+    return tuple(found[n] for n in chance.permutation(len(found)))
 
 
 def next_order(samples: int, taken: Sequence[Order], seed: int) -> Order:
-    """Return the order of one more seat: that with which places, then neighbours, spread best beside those taken."""
-    chance = random.Random(seed)
-    square = list(williams(samples))
-    chance.shuffle(square)
-    return min(square, key=lambda row: unevenness([*taken, row], samples))
+    """Return the order of one more seat: that with which places, then neighbours, spread best beside those taken.
+
+    Up to six samples every order is looked at; beyond, many by chance and the shifts of those that are taken.
+    """
+    chance, names = np.random.default_rng(seed), list(range(samples))
+    if samples <= _MOST_LOOKED_THROUGH:
+        found = list(itertools.permutations(names))
+        every = [found[n] for n in chance.permutation(len(found))]
+    else:
+        shifts = [tuple((s + by) % samples for s in row) for row in taken for by in names]
+        every = [*shifts, *(tuple(chance.permutation(samples).tolist()) for _ in range(_DRAWN))]
+    return min(every, key=lambda row: unevenness([*taken, row], samples))
 
 
 def without(order: Order, left_out: Collection[int]) -> Order:
@@ -64,10 +69,10 @@ def unevenness(orders: Sequence[Order], samples: int) -> tuple[int, int]:
     return int((places**2).sum()), int((neighbours**2).sum())
 
 
-def _best_of(square: list[Order], rows: int, chance: random.Random) -> Sequence[Order]:
+def _best_of(square: list[Order], rows: int, chance: np.random.Generator) -> Sequence[Order]:
     if rows == 0:
         return ()
-    shuffled = chance.sample(square, len(square))
+    shuffled = [square[n] for n in chance.permutation(len(square))]
     samples = len(square[0])
     if math.comb(len(square), rows) <= _MOST_CHOSEN:
         return min(itertools.combinations(shuffled, rows), key=lambda found: unevenness(found, samples))

@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-import random
 from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
+
+import numpy as np
 
 from fallow_sieve.core.tastings.answers import Method
 from fallow_sieve.core.tastings.orders import Order, deal_orders, next_order, without
@@ -48,13 +49,13 @@ def next_plates(method: Method, samples: Sequence[int], taken: Sequence[Order], 
 
 
 def _arranged(method: Method, seats: int, seed: int) -> list[Order]:
-    chance, found = random.Random(seed), []
+    chance, found = np.random.default_rng(seed), []
     kinds: list[str] = []
     while len(kinds) < seats:
-        kinds += chance.sample(_ARRANGED[method], len(_ARRANGED[method]))
+        kinds += [str(k) for k in chance.permutation(_ARRANGED[method])]
     for kind in kinds[:seats]:
         # Plates 1 and 2 are the first sample, 3 and 4 the second; which of the two codes comes first is chance.
-        left = {"A": chance.sample([1, 2], 2), "B": chance.sample([3, 4], 2)}
+        left = {"A": chance.permutation([1, 2]).tolist(), "B": chance.permutation([3, 4]).tolist()}
         found.append(tuple(left[letter].pop() for letter in kind))
     return found
 

@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-import random
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+
+import numpy as np
 
 from fallow_sieve.core.tastings.answers import Method, plain
 from fallow_sieve.core.tastings.panels import LONGEST_COMMENT, OF_TWO, Asked
@@ -88,6 +89,5 @@ def is_done(plate: int, asked: Asked, given: Mapping[Key, Answer]) -> bool:
 
 def word_order(words: Sequence[str], panel: int, seat: int) -> list[str]:
     """Return the words as this seat sees them, in an order of its own that stays."""
-    shuffled = list(words)
-    random.Random(1000 * panel + seat).shuffle(shuffled)
-    return shuffled
+    order = np.random.default_rng([panel, seat]).permutation(len(words))
+    return [words[n] for n in order]

@@ -13,7 +13,7 @@ from fallow_sieve.core.tastings.sheets import Answer, Key, check_answer, is_done
 from fallow_sieve.core.values import BadInputError
 from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.tastings.table import TableNow, table_now
-from fallow_sieve.store.errors import NotFoundError
+from fallow_sieve.store import NotFoundError
 from fallow_sieve.store.tastings import Logged, SeatOnRecord, get_seat, log, put_answer, save_seat
 
 
