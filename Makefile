@@ -70,6 +70,7 @@ bench: $(STAMPS)/python-dev $(WEB)
 	$(BIN)/python bench/propose_bench.py
 	$(BIN)/python bench/schedule_bench.py
 	$(BIN)/python bench/trials_bench.py
+	$(BIN)/python bench/tastings_bench.py
 	$(BIN)/python bench/writers_bench.py
 	$(BIN)/python bench/growth_bench.py
 	@scripts/need-chromium.sh

@@ -52,6 +52,7 @@
     '/last/:id': wrap({ asyncComponent: () => import('./lib/trials/last/LastPage.svelte') }),
     '/bake/:id': wrap({ asyncComponent: () => import('./lib/trials/BeginPage.svelte') }),
     '/tastings': wrap({ asyncComponent: () => import('./lib/tastings/TastingsPage.svelte') }),
+    '/taste/:ids': wrap({ asyncComponent: () => import('./lib/tastings/BeginPage.svelte') }),
     '/tasting/:id': wrap({ asyncComponent: () => import('./lib/tastings/TastingPage.svelte') }),
     '/plating/:id': wrap({ asyncComponent: () => import('./lib/tastings/PlatingPage.svelte') }),
     '/pooled/:ids': wrap({ asyncComponent: () => import('./lib/tastings/PooledPage.svelte') }),

@@ -22,6 +22,7 @@ from fallow_sieve.formats.schedule import (
     StarterAnswer,
     StarterIn,
 )
+from fallow_sieve.formats.tastings import TastingAnswer
 from fallow_sieve.formats.trials import FaultCaseIn, FaultsAnswer, TrialAnswer, TrialFile
 
 FOLDER = Path(__file__).with_name("schemas")
@@ -51,6 +52,7 @@ MODELS: dict[str, type[BaseModel]] = {
     "trial-answer-1.json": TrialAnswer,
     "fault-case-1.json": FaultCaseIn,
     "faults-1.json": FaultsAnswer,
+    "tasting-1.json": TastingAnswer,
 }
 
 

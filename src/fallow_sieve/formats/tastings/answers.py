@@ -66,12 +66,12 @@ class WordTold(Out):
 class TastingAnswer(Out):
     """What a tasting said, by its main question."""
 
-    model_config = ConfigDict(extra="forbid", serialize_by_alias=True)
+    model_config = ConfigDict(extra="forbid", serialize_by_alias=True, validate_by_name=True)
 
     method: str
     n: int
     samples: list[MeanTold]
-    global_: TestTold | None = Field(serialization_alias="global")
+    global_: TestTold | None = Field(alias="global")
     beside: list[TestTold] = Field(default_factory=list)
     pairs: list[PairTold]
     winner: str | None

@@ -56,7 +56,7 @@ def _answer(method: Method, n: int, found: Verdict, names: Sequence[str], test: 
         {
             "method": method,
             "n": n,
-            "global_": None if found.test is None else _test(test, found.test.p, found.test.exact),
+            "global": None if found.test is None else _test(test, found.test.p, found.test.exact),
             "winner": None if found.winner is None else names[found.winner],
             "verdict": found.say,
             "tasters_next": found.tasters_next,
@@ -65,8 +65,7 @@ def _answer(method: Method, n: int, found: Verdict, names: Sequence[str], test: 
             "pairs": [],
             "cautions": [ATE],
             **more,
-        },
-        by_name=True,
+        }
     )
 
 

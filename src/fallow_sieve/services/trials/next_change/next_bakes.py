@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from datetime import date
@@ -18,12 +19,13 @@ from fallow_sieve.core.trials.readings import LAST_DAY, in_force
 from fallow_sieve.core.trials.trial import faults_seen
 from fallow_sieve.core.values import counted
 from fallow_sieve.services.kitchen import KitchenNow
-from fallow_sieve.services.trials.family import Family, family_of
+from fallow_sieve.services.trials.family import Family, Stratum, family_of
 from fallow_sieve.services.trials.lessons import kitchen_lessons
 from fallow_sieve.services.trials.making import trial_rules
 from fallow_sieve.services.trials.page import seen_trial
 from fallow_sieve.store.trials import TrialOnRecord, readings_of, trials_of_formula
 
+TASTED = 3  # mixes that a table is asked to tell apart
 MOST, LEAST = 3, 0.01  # what is worth less than a hundredth of a step is not listed
 
 
@@ -53,10 +55,11 @@ class Debt:
 
 @dataclass(frozen=True, slots=True)
 class NextBakes:
-    """The bakes that would be worth most, and what is owed."""
+    """The bakes that would be worth most, what is owed, and trials of three mixes that a table should tell apart."""
 
     items: tuple[NextBake, ...]
     debts: tuple[Debt, ...]
+    taste: tuple[int, ...] = ()
 
 
 def next_bakes(session: Session, formula_id: int, kitchen: KitchenNow, today: date) -> NextBakes:
@@ -66,7 +69,7 @@ def next_bakes(session: Session, formula_id: int, kitchen: KitchenNow, today: da
     every = (*_mend(session, records, kitchen), *_repeat(family), *_part(family))
     found = [n for n in every if n.worth >= LEAST]
     items = tuple(sorted(found, key=lambda n: -n.worth)[:MOST])
-    return NextBakes(items, tuple(_debts(session, records, today)))
+    return NextBakes(items, tuple(_debts(session, records, today)), _taste(family))
 
 
 def _mend(session: Session, records: Sequence[TrialOnRecord], kitchen: KitchenNow) -> Iterator[NextBake]:
@@ -116,6 +119,23 @@ def _part(family: Family) -> Iterator[NextBake]:
             both = "; ".join(filter(None, [plane.say, plane.happened]))
             say = f"Part what changed at once from {plane.before} to {plane.after} ({both}): bake one of them alone."
             yield NextBake("part", worth, say, a.trials[-1].id)
+
+
+def _taste(family: Family) -> tuple[int, ...]:
+    """The last bakes of the three mixes that stand highest, where none leads by more than bakes differ by chance."""
+    by_mix: dict[int | None, Stratum] = {}
+    baked = [s for s in family.strata if s.trials and s.blend_revision is not None]
+    for stratum in sorted(baked, key=lambda s: -(s.mean or 0.0)):
+        by_mix.setdefault(stratum.blend_revision, stratum)
+    best = list(by_mix.values())[:TASTED]
+    if len(best) < TASTED:
+        return ()
+    first, second = best[0], best[1]
+    if first.mean is not None and second.mean is not None:
+        chance = VERDICT_SD * math.sqrt(1 / max(1, first.n) + 1 / max(1, second.n))
+        if first.mean - second.mean > chance:
+            return ()
+    return tuple(s.trials[-1].id for s in best)
 
 
 def _debts(session: Session, records: Sequence[TrialOnRecord], today: date) -> Iterator[Debt]:

@@ -16,7 +16,7 @@
   loadOn(() => formula_id, load);
 </script>
 
-{#if found && (found.items.length || found.debts.length)}
+{#if found && (found.items.length || found.debts.length || found.taste.length)}
   <section aria-label="Next">
     <h2>Next</h2>
     <ol>
@@ -37,6 +37,12 @@
         </li>
       {/each}
     </ol>
+    {#if found.taste.length}
+      <p class="taste" data-next="taste">
+        Three mixes, and no bake says which is best.
+        <a class="action" href="#/taste/{found.taste.join(',')}">Taste these</a>
+      </p>
+    {/if}
     <p class="small soft">
       Worth in steps of the verdict, a rule of thumb. <a href="#/method/next">How is this worked out?</a>
     </p>
@@ -65,6 +71,13 @@
 
   rect {
     fill: var(--flax);
+  }
+
+  .taste {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.6rem;
+    align-items: center;
   }
 
   .owed {
