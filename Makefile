@@ -71,6 +71,7 @@ bench: $(STAMPS)/python-dev $(WEB)
 	$(BIN)/python bench/schedule_bench.py
 	$(BIN)/python bench/trials_bench.py
 	$(BIN)/python bench/tastings_bench.py
+	$(BIN)/python bench/experiments_bench.py
 	$(BIN)/python bench/writers_bench.py
 	$(BIN)/python bench/growth_bench.py
 	@scripts/need-chromium.sh

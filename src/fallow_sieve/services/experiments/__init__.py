@@ -1,0 +1,3 @@
+"""Experiments: planned, baked, mapped, told."""
+
+__all__ = ["telling"]
