@@ -56,6 +56,8 @@
     '/tasting/:id': wrap({ asyncComponent: () => import('./lib/tastings/TastingPage.svelte') }),
     '/plating/:id': wrap({ asyncComponent: () => import('./lib/tastings/PlatingPage.svelte') }),
     '/pooled/:ids': wrap({ asyncComponent: () => import('./lib/tastings/PooledPage.svelte') }),
+    '/experiments': wrap({ asyncComponent: () => import('./lib/experiments/ExperimentsPage.svelte') }),
+    '/experiment/:id': wrap({ asyncComponent: () => import('./lib/experiments/ExperimentPage.svelte') }),
     '/recipe': wrap({ asyncComponent: () => import('./lib/recipes/RecipePage.svelte') }),
     '/compare/:id': wrap({ asyncComponent: () => import('./lib/blends/compare/ComparePage.svelte') }),
     '/print/:id': wrap({ asyncComponent: () => import('./lib/blends/print/PrintPage.svelte') }),

@@ -18,6 +18,8 @@ from fallow_sieve.api.blends import judging
 from fallow_sieve.api.blends import routes as blends
 from fallow_sieve.api.briefs import routes as briefs
 from fallow_sieve.api.devices import routes as devices
+from fallow_sieve.api.experiments import routes as experiments
+from fallow_sieve.api.experiments import runs as experiment_runs
 from fallow_sieve.api.formulas import bags, pours, work
 from fallow_sieve.api.formulas import files as formula_files
 from fallow_sieve.api.formulas import routes as formulas
@@ -86,6 +88,8 @@ _MODULES = (
     seats,
     seat_links,
     tasting_files,
+    experiments,
+    experiment_runs,
 )
 
 

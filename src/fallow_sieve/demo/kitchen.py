@@ -11,6 +11,7 @@ from fallow_sieve.core.blends import Blend, Part
 from fallow_sieve.core.ingredients import Fact, Lot, OnMesh, Quality, Soak, range_for
 from fallow_sieve.core.values import CupStandard, SpoonStandard
 from fallow_sieve.demo.bins import BINS, Bin
+from fallow_sieve.demo.experiments import add_experiments
 from fallow_sieve.demo.findings import (
     LABELS,
     LOTS_OF_BLENDS,
@@ -68,6 +69,7 @@ def fill(kitchen: KitchenStore, now: datetime) -> bool:
         add_schedules(session, here.shelf, now)
         add_trials(session, here, now)
         add_tastings(session, here, now)
+        add_experiments(session, here, now)
     return True
 
 

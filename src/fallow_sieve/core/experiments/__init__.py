@@ -1,3 +1,16 @@
 """Experiments: a map from few bakes, where the best may lie, which bake would teach most, and when to stop."""
 
-__all__ = ["best", "candidates", "designs", "fitting", "maps", "next_bake", "regions", "stopping", "study", "terms"]
+__all__ = [
+    "best",
+    "candidates",
+    "designs",
+    "fitting",
+    "maps",
+    "next_bake",
+    "regions",
+    "stopping",
+    "study",
+    "terms",
+    "varied",
+    "walls",
+]

@@ -65,27 +65,44 @@ def gain_on(known: Map, best: Best, today: Array) -> Gain:
     half = Z95 * float(np.sqrt(max(0.0, apart @ known.cov @ apart)))
     drawn = apart @ known.coefficients()
     sure = float((drawn > 0).mean()) if half else 0.0
-    word = "better" if sure >= SURE else "may be better, not yet shown"
+    word = "better" if sure >= SURE and more > half else "may be better, not yet shown"
     if not half:
         word = "today's blend is the best there is on the map"
     say = f"{more:.1f} more ({more - half:.1f} to {more + half:.1f}): {word}".replace("-", "−")
     return Gain(more, more - half, more + half, sure, say)
 
 
-def may_be_best(known: Map, grid: Array) -> NDArray[np.bool_]:
-    """Return which points of the grid make up the smallest smoothed region that holds the best in 9 draws of 10."""
-    drawn = known.draws(grid)
-    counts = np.bincount(drawn.argmax(axis=0), minlength=len(grid)).astype(float)
+@dataclass(frozen=True, slots=True)
+class BestLies:
+    """Where the best may lie: how densely best points of draws lie (no unit), and from where on it counts."""
+
+    density: Array
+    threshold: float
+
+
+def best_lies(known: Map, grid: Array, at: Array) -> BestLies:
+    """Return the smallest smoothed region that holds the best point in 9 draws of 10, as a density at points `at`.
+
+    Points are rows of shares 0–1; draws are made over `grid`.
+    """
+    counts = np.bincount(known.draws(grid).argmax(axis=0), minlength=len(grid)).astype(float)
     spots = np.flatnonzero(counts)
     width = _BANDWIDTH * float(max(np.ptp(grid, axis=0).max(), 1e-9))
-    far = ((grid[:, None, :] - grid[None, spots, :]) ** 2).sum(axis=2)
-    density = (np.exp(-far / (2 * width**2)) * counts[spots]).sum(axis=1)
-    order = np.argsort(-density)
+
+    def density(points: Array) -> Array:
+        far = ((points[:, None, :] - grid[None, spots, :]) ** 2).sum(axis=2)
+        found: Array = np.exp(-far / (2 * width**2)) @ counts[spots]
+        return found
+
     # What is smeared over an edge counts to the point it came from: the share that is held is that of draws.
-    held, wanted, kept = 0.0, HELD_IN * counts.sum(), np.zeros(len(grid), bool)
-    for at in order:
-        kept[at] = True
-        held += counts[at]
-        if held >= wanted:
-            break
-    return kept
+    own = density(grid[spots])
+    order = np.argsort(-own)
+    held = np.cumsum(counts[spots][order])
+    last = int(np.searchsorted(held, HELD_IN * counts.sum()))
+    return BestLies(density(at), float(own[order[min(last, len(order) - 1)]]))
+
+
+def may_be_best(known: Map, grid: Array) -> NDArray[np.bool_]:
+    """Return which points of the grid (shares 0–1) make up the region that holds the best in 9 draws of 10."""
+    found = best_lies(known, grid, grid)
+    return np.asarray(found.density >= found.threshold - 1e-12, dtype=np.bool_)

@@ -147,12 +147,12 @@ def lucky_line(study: Study, known: Map, best: Best) -> str:
 class WhereSay:
     """How a point is said: parts with their shares in %."""
 
-    def __init__(self, names: Sequence[str], decimals: int = 0, after: str = "") -> None:
-        self._names, self._decimals, self._after = tuple(names), decimals, after
+    def __init__(self, names: Sequence[str], decimals: int = 0, after: str = "", times: float = 1.0) -> None:
+        self._names, self._decimals, self._after, self._times = tuple(names), decimals, after, times
 
     def __call__(self, x: Sequence[float]) -> str:
         """Return the point of shares (0–1) in words."""
-        parts = [f"{n} {100 * v:.{self._decimals}f}" for n, v in zip(self._names, x, strict=True)]
+        parts = [f"{n} {100 * self._times * v:.{self._decimals}f}" for n, v in zip(self._names, x, strict=True)]
         return ", ".join(parts) + (self._after or " %")
 
 

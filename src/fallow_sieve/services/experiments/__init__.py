@@ -1,3 +1,3 @@
 """Experiments: planned, baked, mapped, told."""
 
-__all__ = ["telling"]
+__all__ = ["asked", "drawing", "known", "making", "page", "telling", "tidy"]

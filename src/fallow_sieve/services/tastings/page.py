@@ -10,29 +10,19 @@ from dataclasses import dataclass
 
 from sqlmodel import Session
 
-from fallow_sieve.core.blends import Part
 from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.core.tastings.avoiding import blocks
 from fallow_sieve.core.tastings.panels import LEAST_SAMPLES, Sample, Stage, warnings_of
 from fallow_sieve.core.tastings.plates import Plate
 from fallow_sieve.core.tastings.verdicts.told import listed
 from fallow_sieve.core.values import number_word
+from fallow_sieve.services.blends.column import PartOfMix, column_of
 from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.tastings.answering import SeatNow, asked_about, seats_now
 from fallow_sieve.services.tastings.result import TastingResult, result_of
 from fallow_sieve.services.tastings.table import TableNow, table_now
 from fallow_sieve.store.tastings import Logged, TastingOnRecord, answers_of, log_of, page_of_tastings, seats_of
 from fallow_sieve.store.trials import trials_named
-
-
-@dataclass(frozen=True, slots=True)
-class PartOfMix:
-    """A part of a sample's blend: ingredient, name, role, share of the mix (%)."""
-
-    ingredient: str
-    name: str
-    role: str
-    mix_pct: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -139,19 +129,9 @@ def _samples(session: Session, here: TableNow, shelf: Shelf, *, open_to_see: boo
     found = []
     for s in here.table.samples:
         trial = trials.get(s.about or 0)
-        parts = _parts(trial.formula.blend, shelf) if trial else []
+        parts = column_of(trial.formula.blend, shelf) if trial else []
         found.append(_sample(s, more.get(s.number, []), plates, parts))
     return found
-
-
-def _parts(blend: Sequence[Part], shelf: Shelf) -> list[PartOfMix]:
-    parts = [(p.ingredient, p.mass_g) for p in blend]
-    total = sum(g for _, g in parts) or 1.0
-    return [
-        PartOfMix(slug, shelf[slug].name if slug in shelf else slug, shelf[slug].role if slug in shelf else "other",
-                  100 * g / total)
-        for slug, g in parts
-    ]  # fmt: skip
 
 
 def _sample(s: Sample, more: list[str], plates: Sequence[Plate], parts: list[PartOfMix]) -> SampleSeen:

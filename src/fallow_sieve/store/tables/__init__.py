@@ -3,6 +3,7 @@
 from fallow_sieve.store.tables.blends import BlendDraftRow, BlendRevisionRow, BlendRow
 from fallow_sieve.store.tables.briefs import BriefRow
 from fallow_sieve.store.tables.columns import DraftColumns, HeadColumns, RevisionColumns
+from fallow_sieve.store.tables.experiments import ExperimentRow, ExperimentRunRow
 from fallow_sieve.store.tables.formulas import FormulaDraftRow, FormulaRevisionRow, FormulaRow
 from fallow_sieve.store.tables.ingredients import (
     BUNDLED,
@@ -39,6 +40,8 @@ __all__ = [
     "BlendRow",
     "BriefRow",
     "DraftColumns",
+    "ExperimentRow",
+    "ExperimentRunRow",
     "FeedingRow",
     "FormulaDraftRow",
     "FormulaRevisionRow",

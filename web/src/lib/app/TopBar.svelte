@@ -26,7 +26,8 @@
     { href: '#/formulas', label: 'Formulas', at: /^\/(formulas|formula|card|recipe)/ },
     { href: '#/schedules', label: 'Schedule', at: /^\/(schedules|schedule|plan|now|day|starters)/ },
     { href: '#/trials', label: 'Trials', at: /^\/(trials|trial|bake|family|last)/ },
-    { href: '#/tastings', label: 'Tastings', at: /^\/(tastings|tasting|taste|plating|pooled)/ }
+    { href: '#/tastings', label: 'Tastings', at: /^\/(tastings|tasting|taste|plating|pooled)/ },
+    { href: '#/experiments', label: 'Experiments', at: /^\/(experiments|experiment)/ }
   ];
   const brief = $derived(current.brief);
   const on = $derived(undoing.on);

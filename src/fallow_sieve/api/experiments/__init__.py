@@ -1,0 +1,3 @@
+"""Experiments over HTTP: planned, baked, mapped, kept."""
+
+__all__ = ["routes", "runs"]

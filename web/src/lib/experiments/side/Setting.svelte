@@ -1,0 +1,242 @@
+<!-- What is varied, between which limits, which walls hold, how many bakes on how many days. -->
+<script lang="ts">
+  import type { Set } from '../doing';
+  import { askedOf, type Asked, type Experiment, type Point } from '../types';
+
+  interface Props {
+    experiment: Experiment;
+    point: Point | null;
+    save: (make: (now: Set) => Set) => void;
+  }
+  const { experiment: e, point, save }: Props = $props();
+  let adding = $state('');
+  /** What else of the blend could be varied: its other flours and starches. */
+  const others = $derived(point?.parts.filter((p) => p.flour_pct !== null && !p.varied) ?? []);
+  const fixed = $derived(e.runs.some((r) => r.value !== null || r.failed));
+
+  function set(change: Partial<Asked>): void {
+    save((now) => ({ ...now, asked: { ...now.asked, ...change } }));
+  }
+
+  function part(n: number, change: Partial<Asked['parts'][number]>): void {
+    save((now) => ({
+      ...now,
+      asked: { ...now.asked, parts: now.asked.parts.map((p, i) => (i === n ? { ...p, ...change } : p)) }
+    }));
+  }
+
+  function add(): void {
+    const item = others.find((o) => o.ingredient === adding);
+    if (!item) return;
+    const about = Math.round(item.flour_pct ?? 0);
+    const name = item.name.split(' (')[0]!.split(',')[0]!;
+    const parts = [
+      ...askedOf(e).parts,
+      {
+        name,
+        ratio: { [item.ingredient]: 1 },
+        low_pct: Math.max(0, about - 12),
+        high_pct: Math.min(100, about + 12)
+      }
+    ];
+    set({ parts });
+    adding = '';
+  }
+
+  const number = (input: HTMLInputElement, otherwise: number): number => {
+    const value = Number(input.value);
+    return Number.isFinite(value) && input.value !== '' ? value : otherwise;
+  };
+</script>
+
+<details open={!e.runs.length} class="setting">
+  <summary>What is varied{e.runs.length ? '' : ', and between which limits'}</summary>
+  {#if e.trouble}<p class="held">{e.trouble}</p>{/if}
+  {#if fixed}<p class="small soft">
+      Bakes came to something: the parts stay, their limits may still be widened.
+    </p>{/if}
+  <table class="small">
+    <thead
+      ><tr
+        ><th>part</th><th class="num">today %</th><th class="num">least %</th><th class="num">most %</th><th
+        ></th></tr
+      ></thead
+    >
+    <tbody>
+      {#each e.asked.parts as p, n (p.name)}
+        <tr>
+          <td
+            >{p.name}{Object.keys(p.ratio).length > 1
+              ? ` (${Object.keys(p.ratio).length} in a fixed ratio)`
+              : ''}</td
+          >
+          <td class="num">{((e.today[n] ?? 0) * e.total_pct).toFixed(0)}</td>
+          <td class="num"
+            ><input
+              type="number"
+              min="0"
+              max="100"
+              step="0.5"
+              aria-label="Least of {p.name}, % of flour"
+              value={p.low_pct}
+              onchange={(event) => part(n, { low_pct: number(event.currentTarget, p.low_pct) })}
+            /></td
+          >
+          <td class="num"
+            ><input
+              type="number"
+              min="0"
+              max="100"
+              step="0.5"
+              aria-label="Most of {p.name}, % of flour"
+              value={p.high_pct}
+              onchange={(event) => part(n, { high_pct: number(event.currentTarget, p.high_pct) })}
+            /></td
+          >
+          <td
+            >{#if e.asked.parts.length > 2 && !fixed}<button
+                class="link"
+                onclick={() => set({ parts: askedOf(e).parts.filter((_, i) => i !== n) })}
+                >as it is<span class="sr-only"> {p.name}</span></button
+              >{/if}</td
+          >
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+  {#if e.asked.parts.length < 4 && !fixed && others.length}
+    <label class="small"
+      >Vary another
+      <select bind:value={adding} onchange={add}>
+        <option value="">–</option>
+        {#each others as o (o.ingredient)}<option value={o.ingredient}>{o.name}</option>{/each}
+      </select></label
+    >
+  {/if}
+  <div class="row small">
+    <label
+      >Walls of the use
+      <select
+        value={e.asked.walls}
+        onchange={(event) => set({ walls: event.currentTarget.value as Asked['walls'] })}
+      >
+        <option value="hard">its hard bands</option><option value="good">its good bands</option>
+        <option value="nearly">hard, let out by a tenth</option><option value="none">none</option>
+      </select></label
+    >
+    <label
+      >Price at most, per kg <input
+        type="number"
+        min="0"
+        step="0.01"
+        value={e.asked.max_price ?? ''}
+        onchange={(event) => set({ max_price: Number(event.currentTarget.value) || null })}
+      /></label
+    >
+    <label
+      >Mapped
+      <select value={e.asked.response} onchange={(event) => set({ response: event.currentTarget.value })}>
+        {#each e.responses as r (r.name)}<option value={r.name}>{r.label}, {r.unit}</option>{/each}
+      </select></label
+    >
+    <label
+      >Difference worth having <input
+        type="number"
+        min="0.05"
+        step="0.05"
+        value={e.asked.worth}
+        onchange={(event) => set({ worth: number(event.currentTarget, 1) || 1 })}
+      /></label
+    >
+    <label
+      >Flour a bake, g <input
+        type="number"
+        min="20"
+        step="10"
+        value={e.asked.flour_g}
+        onchange={(event) => set({ flour_g: number(event.currentTarget, e.asked.flour_g) })}
+      /></label
+    >
+    <label
+      >Scale shows, g <input
+        type="number"
+        min="0.01"
+        step="0.1"
+        value={e.asked.step_g}
+        onchange={(event) => set({ step_g: number(event.currentTarget, 1) || 1 })}
+      /></label
+    >
+    {#if !fixed}
+      <label
+        >Bakes <input
+          type="number"
+          min="2"
+          max="40"
+          value={e.asked.bakes}
+          onchange={(event) => set({ bakes: Math.round(number(event.currentTarget, 8)) })}
+        /></label
+      >
+      <label
+        >Days <input
+          type="number"
+          min="1"
+          max="12"
+          value={e.asked.days}
+          onchange={(event) => set({ days: Math.round(number(event.currentTarget, 2)) })}
+        /></label
+      >
+    {/if}
+  </div>
+  {#if e.rows.length}<p class="small soft">Walls: {e.rows.join(' · ')}</p>{/if}
+  <p class="small soft">
+    All else of the blend stays, binder too. Limits begin 12 points about today's share: a rule of thumb.
+  </p>
+</details>
+
+<style>
+  summary {
+    min-height: 36px;
+    font-weight: 600;
+    cursor: pointer;
+  }
+
+  .held {
+    color: var(--held);
+  }
+
+  th {
+    text-align: left;
+    color: var(--soft);
+    font-weight: 400;
+  }
+
+  .num {
+    text-align: right;
+    padding-left: 0.7rem;
+  }
+
+  input,
+  select {
+    min-height: 34px;
+    padding: 0 0.35rem;
+    border: 1px solid var(--line);
+    background: var(--sheet);
+    color: var(--ink);
+  }
+
+  input {
+    width: 5.2rem;
+  }
+
+  .row {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.5rem 1rem;
+    margin: 0.6rem 0;
+  }
+
+  .row input,
+  .row select {
+    display: block;
+  }
+</style>
