@@ -20,6 +20,7 @@ from fallow_sieve.formats.blends import OpenedAnswer
 from fallow_sieve.formats.blends.answers import AnalysisDocument
 from fallow_sieve.formats.blends.file import read_blend
 from fallow_sieve.formats.briefs.file import read_brief
+from fallow_sieve.formats.experiments import ExperimentFile
 from fallow_sieve.formats.formulas.file import read_formula
 from fallow_sieve.formats.formulas.scaling_answers import temperature_answer
 from fallow_sieve.formats.ingredients.answers import ComparisonDocument
@@ -85,11 +86,12 @@ def examples() -> list[dict[str, object]]:
 
 
 def test_the_examples_are_what_is_read_and_written():
-    blend_file, brief, analysis, opened, comparison, formula, temperature, dough, build, plan, trial = examples()
+    blend_file, brief, analysis, opened, comparison, formula, temperature, dough, build, plan, trial, bakes = examples()
     DoughIn.model_validate(dough)
     StarterIn.model_validate(build)
     PlanFile.model_validate(plan)
     TrialFile.model_validate(trial)
+    ExperimentFile.model_validate(bakes)
     assert read_brief(json.dumps(brief).encode()).wishes.limits.max_bins == 5
     read = read_blend(json.dumps(blend_file).encode())
     assert read.ingredients[0].facts["fibre_g"].range.high == 7

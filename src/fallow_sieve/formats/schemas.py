@@ -9,6 +9,7 @@ from pydantic import BaseModel
 
 from fallow_sieve.formats.blends import AnalysisDocument, BlendFile, OpenedAnswer
 from fallow_sieve.formats.briefs import BriefFile, MendOut, ProposalsOut
+from fallow_sieve.formats.experiments import ExperimentAnswer, ExperimentFile
 from fallow_sieve.formats.formulas import FormulaAnswer, FormulaFile, ScaleAnswer, TemperatureAnswer
 from fallow_sieve.formats.ingredients import ComparisonDocument
 from fallow_sieve.formats.recipes import ConvertAnswer, ReadAnswer
@@ -53,6 +54,8 @@ MODELS: dict[str, type[BaseModel]] = {
     "fault-case-1.json": FaultCaseIn,
     "faults-1.json": FaultsAnswer,
     "tasting-1.json": TastingAnswer,
+    "experiment-1.json": ExperimentFile,
+    "experiment-answer-1.json": ExperimentAnswer,
 }
 
 

@@ -104,6 +104,13 @@ def test_words_are_corrected_for_how_many_were_offered():
     assert five.verdict.startswith("No difference shown by “crumbly”")
 
 
+def test_a_table_where_nobody_tasted_two_says_so():
+    for method in (Method.LIKING, Method.RANKING):
+        found = told(marks([[1.0, None], [None, 2.0]]), method)
+        assert found.verdict == "Too few to say. Nobody tasted two to compare; 6 tasters are the least."
+        assert (found.n, found.winner) == (0, None)
+
+
 def test_a_margin_speaks_of_the_sample_that_is_new():
     rows = [[7, 7 + d] for d in (0, -1, 1, 0, 0, -1, 1, 0, 0, 1, 0, -1)]
     by_name = Marks(("old", "new"), tuple("abcdefghijkl"), tuple(map(tuple, rows)))

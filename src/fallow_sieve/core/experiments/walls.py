@@ -12,7 +12,7 @@ from fallow_sieve.core.blends import METRICS, Use, UseBand
 from fallow_sieve.core.experiments.regions import Array, Row
 from fallow_sieve.core.experiments.varied import Mixture
 from fallow_sieve.core.ingredients import Ingredient, Shelf
-from fallow_sieve.core.optimise.linear_metrics import Form, Mix, form_of
+from fallow_sieve.core.optimise import Form, Mix, form_of
 from fallow_sieve.core.values import CupStandard
 
 NEARLY = 0.1  # by how much of a band's width "nearly passes" lets its hard walls out

@@ -9,6 +9,7 @@ from fallow_sieve.core.optimise.bags import SEED, Bags, bags_of
 from fallow_sieve.core.optimise.conflicts import Conflict, Give
 from fallow_sieve.core.optimise.explaining import Binding, Explained, More, Slack, explain_proposal, prices_of_more
 from fallow_sieve.core.optimise.gains import gives_and_gives_up
+from fallow_sieve.core.optimise.linear_metrics import Form, Mix, form_of
 from fallow_sieve.core.optimise.mending import Mend, Mending, mend
 from fallow_sieve.core.optimise.nearby import Likeness, NoVariant, Variant, most_alike, near_variants
 from fallow_sieve.core.optimise.posing import in_bins, problem_of
@@ -36,10 +37,12 @@ __all__ = [
     "Binding",
     "Conflict",
     "Explained",
+    "Form",
     "Give",
     "Likeness",
     "Mend",
     "Mending",
+    "Mix",
     "More",
     "NoVariant",
     "Problem",
@@ -52,6 +55,7 @@ __all__ = [
     "bags_of",
     "blend_of",
     "explain_proposal",
+    "form_of",
     "front",
     "front_between",
     "gives_and_gives_up",

@@ -3,6 +3,7 @@
 __all__ = [
     "all_uses",
     "asking",
+    "column",
     "judging",
     "kept",
     "looking",

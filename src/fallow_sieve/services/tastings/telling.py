@@ -120,6 +120,8 @@ def _pair(names: Sequence[str], rows: Sequence[Row], a: int, b: int) -> PairTold
 
 def _beside(rows: Sequence[Row]) -> list[TestTold]:
     """The usual tests by ranks beside the exact one; none where everybody tied everything."""
+    if not rows:
+        return []
     try:
         if any(v is None for r in rows for v in r):
             return [_test("Skillings and Mack, χ²", skillings_mack(rows)[1])]

@@ -74,6 +74,7 @@
 <style>
   form {
     display: flex;
+    flex-wrap: wrap;
     gap: 0.6rem;
     align-items: end;
   }

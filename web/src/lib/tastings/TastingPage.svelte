@@ -51,7 +51,7 @@
   {#if now.tasting.stage === 'setting'}
     <Setting tasting={now.tasting} version={now.version} {changed} />
   {:else}
-    <div class="table">
+    <div class="table" class:done={!!now.tasting.result}>
       <Board tasting={now.tasting} {seat} choose={(n) => (asked = n)} />
       {#if now.tasting.result}
         <Result tasting={now.tasting} result={now.tasting.result} {seat} />
@@ -73,7 +73,12 @@
 
   @media (max-width: 1100px) {
     .table {
-      grid-template-columns: 1fr;
+      grid-template-columns: minmax(0, 1fr);
+    }
+
+    /* What was said comes first where there is no room beside the table. */
+    .done > :global(:last-child) {
+      order: -1;
     }
   }
 </style>

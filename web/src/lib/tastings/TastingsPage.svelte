@@ -66,10 +66,11 @@
             <label class="pool small"
               ><input
                 type="checkbox"
+                aria-label="pool {t.name}"
                 checked={pooling.includes(t.id)}
                 onchange={(e) => pool(t.id, e.currentTarget.checked)}
               />
-              pool<span class="sr-only"> {t.name}</span></label
+              pool</label
             >
           {/if}
         </li>

@@ -34,7 +34,9 @@ def least_tasters(samples: int) -> int:
 
 def too_few(tasters: int, samples: int) -> str:
     """Return what is said under the least number of tasters; both are counts."""
-    chance = once_in(1 / math.factorial(samples) ** (tasters - 1)) if tasters else "1"
+    if tasters < 1:
+        return f"Too few to say. Nobody tasted two to compare; {least_tasters(samples)} tasters are the least."
+    chance = once_in(1 / math.factorial(samples) ** (tasters - 1))
     return (
         f"Too few to say. With {people(tasters)} even full agreement comes by chance 1 time in {chance}; "
         f"{least_tasters(samples)} are the least."

@@ -111,6 +111,7 @@
 
 <style>
   .scroll {
+    position: relative;
     overflow-x: auto;
   }
 

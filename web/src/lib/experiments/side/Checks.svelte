@@ -45,7 +45,7 @@
       <table>
         <thead
           ><tr
-            ><th></th><th class="num">sum of squares</th><th class="num">df</th><th class="num"
+            ><td></td><th class="num">sum of squares</th><th class="num">df</th><th class="num"
               >mean square</th
             ></tr
           ></thead

@@ -38,7 +38,7 @@
   <div class="mix">
     <MiniColumn {layers} height={260} width={54} />
     <table class="small">
-      <thead><tr><th></th><th class="num">g</th><th class="num">% flour</th></tr></thead>
+      <thead><tr><td></td><th class="num">g</th><th class="num">% flour</th></tr></thead>
       <tbody>
         {#each lines as p (p.ingredient)}
           <tr class:varied={p.varied}
@@ -65,7 +65,8 @@
 <style>
   .head {
     display: flex;
-    gap: 1.4rem;
+    flex-wrap: wrap;
+    gap: 0.3rem 1.4rem;
     align-items: center;
   }
 

@@ -194,6 +194,10 @@
 </details>
 
 <style>
+  .setting {
+    overflow-x: auto;
+  }
+
   summary {
     min-height: 36px;
     font-weight: 600;

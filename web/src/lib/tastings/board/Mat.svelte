@@ -29,18 +29,6 @@
                 ? ''
                 : 'is asked first what it avoids'
   );
-  const said = $derived(
-    [
-      `seat ${mat.number}`,
-      mat.name,
-      state,
-      ...mat.slices.map(
-        (s) => `${s.code} ${s.state}${marks.get(s.code) ? `, ${marks.get(s.code)} of 9` : ''}`
-      )
-    ]
-      .filter(Boolean)
-      .join(', ')
-  );
 </script>
 
 <button
@@ -48,7 +36,6 @@
   class:blocked={!!block}
   class:dropped={!!mat.dropped}
   aria-pressed={chosen}
-  aria-label={said}
   data-seat={mat.number}
   onclick={onchoose}
 >
@@ -57,12 +44,18 @@
     {#each mat.slices as slice (slice.code)}
       <span class="slice">
         <SliceMark state={slice.state} texture={textures.get(slice.code) ?? null} {size} />
-        <span class="num code" class:out={slice.state === 'left out'}>{slice.code}</span>
+        <span class="num code" class:out={slice.state === 'left out'}>{slice.code}</span><span class="sr-only"
+          >{slice.state}</span
+        >
         {#if marks.size}<b class="num">{marks.get(slice.code) ?? '–'}</b>{/if}
       </span>
     {/each}
   </span>
-  <span class="state small">{block ? block.say.split(' · ')[1] : state}</span>
+  <span class="state small"
+    >{#if block}<span class="sr-only">{block.say.split(' · ')[0]},</span>{block.say.split(
+        ' · '
+      )[1]}{:else}{state}{/if}</span
+  >
 </button>
 
 <style>
