@@ -14,7 +14,7 @@ from fallow_sieve.core.formulas.gauges import UsualShare
 from fallow_sieve.core.ingredients.ingredient import Quality, Role
 from fallow_sieve.core.ingredients.nutrients import NUTRIENTS
 from fallow_sieve.core.values.errors import BadInputError
-from fallow_sieve.reference import doughs, formulas, kitchen, listing, recipes, schedule, sieving, trials
+from fallow_sieve.reference import doughs, formulas, kitchen, listing, recipes, schedule, sieving, tastings, trials
 from fallow_sieve.reference import tables as reading
 from fallow_sieve.reference.ingredients import CompositionRow, IngredientRow, PropertyRow, library, library_shelf
 from fallow_sieve.reference.labels import LabelCapRow
@@ -51,6 +51,7 @@ LOADERS = {
     "evidence_quantities": lambda: read_table("evidence_quantities", trials.EvidenceQuantityRow), "faults": lambda: read_table("faults", trials.FaultRow),
     "causes": lambda: read_table("causes", trials.CauseRow), "fault_evidence": lambda: read_table("fault_evidence", trials.FaultEvidenceRow),
     "change_steps": lambda: read_table("change_steps", trials.ChangeStepRow), "learners": lambda: read_table("learners", trials.LearnerRow),
+    "code_meanings": lambda: read_table("code_meanings", tastings.CodeMeaning), "just_right": lambda: read_table("just_right", tastings.JustRight),
     "use_bands": lambda: read_table("use_bands", BandRow), "binder_doses": lambda: read_table("binder_doses", DoseRow),
 }  # fmt: skip
 

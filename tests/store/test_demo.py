@@ -31,7 +31,7 @@ def test_some_blends_pass_and_some_are_held(client):
     assert states["held"] >= 2
     assert states["passes"] >= 2
     assert states["close"] >= 1
-    assert sum(states.values()) == 13
+    assert sum(states.values()) == 14
 
 
 def test_bins_hold_no_more_than_was_bought_and_some_are_untested():

@@ -16,9 +16,11 @@ from fallow_sieve.reference.ingredients import library
 from fallow_sieve.store.blends import BLENDS
 from fallow_sieve.store.briefs import list_briefs
 from fallow_sieve.store.database import MIGRATIONS
+from fallow_sieve.store.experiments import page_of_experiments, runs_of
 from fallow_sieve.store.formulas import FORMULAS
 from fallow_sieve.store.kitchen import settings_of
 from fallow_sieve.store.kitchen_store import KitchenStore
+from fallow_sieve.store.tastings import answers_of, page_of_tastings, seats_of
 from fallow_sieve.store.trials.records import readings_of, trials_of_formula
 
 RELEASED = sorted(Path(__file__).with_name("released").glob("*.sql"))
@@ -90,6 +92,23 @@ def test_its_formulas_come_forward_with_their_revisions_and_bakes(older, request
         (baked,) = trials_of_formula(session, row.id)
         assert (baked.formula_revision, baked.formula) == (1, found)
         assert [r.quantity for r in readings_of(session, [baked.id])[baked.id]] == ["water_poured_g"]
+
+
+def test_its_tables_and_experiments_come_forward(older, request):
+    if request.node.callspec.id < "0009":
+        pytest.skip("there were none yet")
+    with older.reading() as session:
+        (table,) = page_of_tastings(session)
+        assert (table.stage, table.unblinded_by, [p.code for p in table.plates.values()]) == (
+            "unblinded",
+            "Berit",
+            [418, 572],
+        )
+        first, second = seats_of(session, [table.id])[table.id]
+        assert second.seat.avoids.allergies == {"soya"}
+        assert [a.value for a in answers_of(session, [first.id])[first.id]] == [8.0, 6.0]
+        (experiment,) = page_of_experiments(session)
+        assert [(r.x, r.value) for r in runs_of(session, [experiment.id])[experiment.id]] == [((0.5, 0.5), 6.4)]
 
 
 # Nine bakes of one loaf as they stood before trials: day, % of flour predicted and poured, set aside or not.

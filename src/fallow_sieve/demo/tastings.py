@@ -101,8 +101,8 @@ def _bake(session: Session, kitchen: KitchenNow, now: datetime) -> list[int]:
     source = next(h for h in FORMULAS.page(session, limit=1000) if h.name == FROM)
     base = FORMULAS.revision(session, source.id, 2).content
     began = _text(now - timedelta(days=6))
-    head = FORMULAS.add(session, RIDGE, source.brief_id, base, began)
-    blend = BLENDS.add(session, MIX, source.brief_id, Blend(base.blend, use=base.use), began)
+    head = FORMULAS.add(session, RIDGE, None, base, began)
+    blend = BLENDS.add(session, MIX, None, Blend(base.blend, use=base.use), began)
     found = []
     for n, loaf in enumerate(LOAVES):
         at = now - timedelta(days=4, hours=5, minutes=-12 * n)

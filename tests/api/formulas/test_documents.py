@@ -22,7 +22,7 @@ def test_the_demo_has_eight_formulas_each_with_its_state(client):
     assert [(x["head"]["name"], x["standing"]["state"]) for x in items] == [
         ("Summit tin loaf", "passes"), ("Viaduct crispbread", "passes"), ("Trolley hand pies", "passes"),
         ("Night-train dumpling sheets", "passes"), ("Signal box cake", "passes"), ("Points soft rolls", "held"),
-        ("Coaling stage loaf", "passes"), ("Buffet custard", "passes"),
+        ("Coaling stage loaf", "passes"), ("Buffet custard", "passes"), ("Ridge sandwich loaf", "passes"),
     ]  # fmt: skip
     loaf = items[0]["standing"]
     assert loaf["bakes"] == 9
@@ -112,7 +112,7 @@ def test_one_formula_that_cannot_be_judged_does_not_take_the_list_with_it(client
             "UPDATE formula_draft SET content = ? WHERE formula_id = 4", (json.dumps(content),)
         )
     items = client.get(f"{API}/formulas").json["items"]
-    assert len(items) == 8
+    assert len(items) == 9
     assert (items[3]["standing"]["state"], items[3]["standing"]["say"]) == (
         "unjudged",
         "It cannot be judged: unknown ingredient 'gone-flour'.",

@@ -31,19 +31,19 @@ def begun(client):
     return post(client, "trials", 201, formula_id=1)
 
 
-def test_the_demo_has_bakes_of_four_formulas(client):
+def test_the_demo_has_bakes_of_five_formulas(client):
     items = client.get(f"{API}/trials?limit=100").json["items"]
-    assert len(items) == 15
-    assert len({t["formula_id"] for t in items}) == 4
+    assert len(items) == 18
+    assert len({t["formula_id"] for t in items}) == 5
     assert sum(t["set_aside"] for t in items) == 1
-    assert {t["stage"] for t in items} == {"judged", "at the bench"}
+    assert {t["stage"] for t in items} == {"judged", "baked", "at the bench"}
 
 
 def test_the_list_goes_on_where_a_page_ends(client):
     first = client.get(f"{API}/trials?limit=10").json
     rest = client.get(f"{API}/trials?limit=10&cursor={first['next']}").json
     every = [*first["items"], *rest["items"]]
-    assert sorted(t["id"] for t in every) == list(range(1, 16))
+    assert sorted(t["id"] for t in every) == list(range(1, 19))
     assert [(t["baked_on"], t["id"]) for t in every] == sorted(((t["baked_on"], t["id"]) for t in every), reverse=True)
     assert rest["next"] is None
     assert {t["formula_id"] for t in client.get(f"{API}/trials?formula=2").json["items"]} == {2}

@@ -7,7 +7,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from sqlalchemy import JSON
+from sqlalchemy import JSON, UniqueConstraint
 from sqlmodel import Field, SQLModel
 
 
@@ -37,6 +37,7 @@ class SeatRow(SQLModel, table=True):
     """A seat: who sits there, what they avoid, what is left out or lifted, the plates in their order."""
 
     __tablename__ = "seat"
+    __table_args__ = (UniqueConstraint("tasting_id", "number"),)
 
     id: int | None = Field(default=None, primary_key=True)
     tasting_id: int = Field(foreign_key="tasting.id", index=True)
