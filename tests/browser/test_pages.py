@@ -112,7 +112,7 @@ def test_a_broken_file_says_where_and_changes_nothing(page, tmp_path, name, text
     expect(alert).to_contain_text(f"{name} was not taken in, and nothing was changed.")
     page.goto("/#/")
     page.goto("/#/blends")
-    expect(page.locator("a.blend")).to_have_count(13)
+    expect(page.locator("a.blend")).to_have_count(14)
 
 
 def test_the_message_of_a_broken_file_names_the_place(page, tmp_path):
@@ -134,7 +134,7 @@ def test_a_blend_goes_out_as_a_file(page, bench):
 def test_a_blend_is_put_away_and_taken_up_again(page):
     page.goto("/#/blends")
     page.get_by_role("button", name="put away Viaduct plain").click()
-    expect(page.locator("a.blend")).to_have_count(12)
+    expect(page.locator("a.blend")).to_have_count(13)
     page.get_by_role("button", name="Show those put away").click()
     page.get_by_role("button", name="take up again Viaduct plain").click()
     expect(page.get_by_text("Viaduct plain is back.")).to_be_visible()

@@ -86,6 +86,9 @@ def test_next_bakes_a_point_of_ones_own_and_a_twin(client):
     own = client.post(f"{API}/1/runs", json={"x": found["today"]}).json["runs"][-1]
     assert own["replicate_of"] == 1
     assert client.post(f"{API}/1/runs", json={"x": [1.0, 0.0, 0.0]}).status_code == 422
+    for wrong in ([0.5, 0.5], [0.5, 0.5, 0.5]):
+        for way in ("keep", "point"):
+            assert client.post(f"{API}/1/{way}", json={"x": wrong}).status_code == 422
 
 
 def test_a_bake_is_a_trial_with_its_own_mix_and_its_verdict_is_the_outcome(client):
@@ -170,6 +173,16 @@ def test_what_cannot_be_varied_is_said(client, asked, right):
     refused = client.put(f"{API}/{made.json['id']}", json=sent, headers={"If-Match": made.headers["ETag"]})
     assert refused.status_code == 422
     assert right in refused.json["detail"]
+
+
+def test_a_plan_of_other_parts_is_dropped_with_them(client):
+    made = begun(client)
+    client.post(f"{API}/{made['id']}/plan")
+    found = client.get(f"{API}/{made['id']}")
+    asked = {**found.json["asked"], "parts": found.json["asked"]["parts"][:2]}
+    sent = {n: found.json[n] for n in ("name", "note", "archived")} | {"asked": asked}
+    saved = client.put(f"{API}/{made['id']}", json=sent, headers={"If-Match": found.headers["ETag"]})
+    assert (saved.status_code, saved.json["runs"], len(saved.json["today"])) == (200, [], 2)
 
 
 def test_a_part_that_hardly_moves_is_refused_by_the_scale(client):

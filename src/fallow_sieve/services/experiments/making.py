@@ -37,6 +37,7 @@ from fallow_sieve.store.experiments import (
 )
 
 MOST_NEXT, MOST_RUNS = 3, 60
+ALMOST = 1e-6
 
 
 @dataclass(frozen=True, slots=True)
@@ -72,16 +73,15 @@ def _flour_g(formula: Formula, kitchen: KitchenNow) -> float:
 
 
 def change(session: Session, experiment_id: int, given: Setting, version: int, kitchen: KitchenNow, now: str) -> None:
-    """Save what is set. Parts, limits and walls stay as they are once a bake has come to something."""
+    """Save what is set. Parts stay as they are once a bake was made; until then a plan of other parts is dropped."""
     here = experiment_now(session, experiment_id, kitchen)
     asked = given.asked
-    if here.outcomes and (asked.parts, asked.walls, asked.max_price) != (
-        here.asked.parts, here.asked.walls, here.asked.max_price,
-    ):  # fmt: skip
-        names = tuple(p.name for p in asked.parts)
-        if names != here.mixture.names:
-            right = "begin another experiment for other parts"
-            raise BadInputError("bakes came to something already", place="/asked/parts", right=right)
+    others = [dict(p.ratio) for p in asked.parts] != [dict(p.ratio) for p in here.asked.parts]
+    if others and made_already(here):
+        right = "begin another experiment for other parts"
+        raise BadInputError("bakes were made already", place="/asked/parts", right=right)
+    if others:
+        put_runs(session, experiment_id, [])
     values = {"name": given.name, "note": given.note, "archived": given.archived, "asked": asked_record(asked)}
     save_experiment(session, experiment_id, values, version, now)
 
@@ -90,12 +90,22 @@ def plan(session: Session, experiment_id: int, kitchen: KitchenNow) -> None:
     """Plan the first set of bakes anew; what was baked already stays. Raises BadInputError where it cannot be."""
     here = experiment_now(session, experiment_id, kitchen)
     study = _study(here)
-    done = [r for r in here.runs if r.trial_id or r.failed or r.number in here.outcomes]
-    if done:
+    if made_already(here):
         raise BadInputError("bakes were made already", place="/runs", right="add the next ones instead")
     runs = planned(study, here.asked.bakes, here.asked.days, here.asked.seed, i_optimal=here.asked.i_optimal)
     kept = [RunOnRecord(r.order, r.day, weighed(here, study, r.x), r.replicate_of) for r in runs]
     put_runs(session, experiment_id, kept)
+
+
+def check_shares(here: ExperimentNow, x: Sequence[float]) -> None:
+    """Raise BadInputError unless x are shares of what is varied: one a part, none under 0, together 1."""
+    if len(x) != len(here.mixture.parts) or abs(sum(x) - 1) > ALMOST or min(x) < -ALMOST:
+        raise BadInputError("shares that are none", place="/x", right="one for each part, 0 to 1, together 1")
+
+
+def made_already(here: ExperimentNow) -> bool:
+    """Return whether any bake was begun, failed or came to something."""
+    return any(r.trial_id or r.failed or r.number in here.outcomes for r in here.runs)
 
 
 def _study(here: ExperimentNow) -> Study:
@@ -202,6 +212,7 @@ def keep(session: Session, experiment_id: int, x: Sequence[float], kitchen: Kitc
     if pin is None or pin.id is None:
         raise BadInputError("the formula has no blend", place="/formula", right="choose one with a blend")
     study = _study(here)
+    check_shares(here, x)
     mix = here.mixture.blend_at(weighed(here, study, x))
     say = map_told(study).stop.say if study.map is not None else "no map yet"
     why = f"experiment {here.record.name}: {len(study.fitted)} bakes, {say}"

@@ -12,14 +12,13 @@ from fallow_sieve.core.blends import Judgement, analyse, judge
 from fallow_sieve.core.experiments.best import point_of
 from fallow_sieve.core.experiments.designs import Run
 from fallow_sieve.core.experiments.study import WhereSay, checks_of, fits_of, names_of
-from fallow_sieve.core.values import BadInputError
 from fallow_sieve.formats.experiments import FitTold, MapTold
 from fallow_sieve.reference import rules
 from fallow_sieve.services.blends.column import PartOfMix, column_of
 from fallow_sieve.services.experiments.asked import ExperimentAsked, Response
 from fallow_sieve.services.experiments.drawing import Drawn, drawn, vertices_of
 from fallow_sieve.services.experiments.known import ExperimentNow, experiment_now
-from fallow_sieve.services.experiments.making import twins_in
+from fallow_sieve.services.experiments.making import check_shares, twins_in
 from fallow_sieve.services.experiments.responses import seen_words
 from fallow_sieve.services.experiments.telling import fit_told, map_told, planned_se
 from fallow_sieve.services.kitchen import KitchenNow
@@ -189,8 +188,7 @@ class PointSeen:
 def point_seen(session: Session, experiment_id: int, x: Sequence[float], kitchen: KitchenNow) -> PointSeen:
     """Return a point of an experiment (shares 0–1) as it is seen. Raises BadInputError for shares that are none."""
     here = experiment_now(session, experiment_id, kitchen)
-    if len(x) != len(here.mixture.parts) or abs(sum(x) - 1) > 1e-6 or min(x) < -1e-9:
-        raise BadInputError("shares that are none", place="/x", right="one for each part, 0 to 1, together 1")
+    check_shares(here, x)
     size = here.asked.flour_g / here.mixture.flour_g
     mix = here.mixture.blend_at(x)
     varied = {s for p in here.mixture.parts for s in p.ratio}

@@ -113,9 +113,14 @@
     white-space: nowrap;
   }
 
+  /* A path that is longer than its room scrolls; where one is stays in sight. */
   nav {
     display: flex;
-    gap: 1.25rem;
+    flex: 0 1 auto;
+    gap: 1.1rem;
+    min-width: 0;
+    overflow-x: auto;
+    scrollbar-width: none;
   }
 
   nav a {
@@ -142,7 +147,7 @@
     display: flex;
     flex-direction: column;
     justify-content: center;
-    min-width: 0;
+    min-width: 7rem;
     margin: 6px 0 6px auto;
     padding-left: 0.75rem;
     border-left: 3px solid var(--flax);
@@ -180,6 +185,16 @@
 
   .tools a {
     color: inherit;
+  }
+
+  @media (max-width: 1180px) {
+    header {
+      gap: 0.9rem;
+    }
+
+    nav {
+      gap: 0.85rem;
+    }
   }
 
   @media (max-width: 820px) {
