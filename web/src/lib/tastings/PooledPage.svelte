@@ -27,7 +27,7 @@
   <Trouble say={trouble} again={() => load({ ids: params.ids, looks })} />
 {:else if found}
   <div class="page">
-    <p class="verdict" data-verdict>{found.told.verdict}</p>
+    <h1 class="verdict" data-verdict>{found.told.verdict}</h1>
     <p>{found.say} {found.told.foot}</p>
     <label class="small"
       >Looks that were planned <input type="number" min="1" max="12" bind:value={looks} /> each is held to {figure(
