@@ -221,3 +221,32 @@ def test_without_a_blend_there_is_nothing_to_vary(client):
     refused = client.post(API, json={"formula_id": 8})
     assert refused.status_code == 422
     assert "no blend" in refused.json["detail"]
+
+
+def test_several_responses_are_joined_and_one_without_data_is_named(client):
+    wishes = [
+        {"response": "liking", "at_least": 5.0, "at_best": 8.0, "weight": 2.0},
+        {"response": "volume", "at_least": 1.5, "at_best": 2.5, "weight": 1.0},
+        {"response": "height", "at_least": 50.0, "at_best": 90.0, "weight": 1.0},
+    ]
+    made = begun(client, also=wishes)
+    client.post(f"{API}/{made['id']}/plan")
+    for number, (liking, litres) in enumerate(((6.4, 2.1), (5.0, 2.6), (6.9, 1.9)), start=1):
+        note(client, made["id"], number, liking)
+        trial = client.post(f"{API}/{made['id']}/runs/{number}/bake").json["trial_id"]
+        put = f"/api/v1/trials/{trial}/readings"
+        client.put(f"{put}/volume-{number}-a", json={"quantity": "volume_seed_ml", "value": litres * 850})
+        client.put(f"{put}/volume-{number}-b", json={"quantity": "mass_out_g", "value": 850})
+    found = client.get(f"{API}/{made['id']}").json["joined"]
+    assert [r["name"] for r in found["responses"]] == ["liking", "volume"]
+    assert found["left_out"] == ["height"]
+    assert 0 < found["low"] <= found["mean"] <= found["high"] <= 1
+    assert sum(found["x"]) == pytest.approx(1)
+    assert len(found["line"]) >= 1
+
+
+def test_bands_are_proposed_from_eight_bakes_on(client):
+    assert client.get(f"{API}/2").json["bands"] == []
+    told = client.get(f"{API}/1").json["bands"]
+    assert all(" here, now " in t for t in told)
+    assert told

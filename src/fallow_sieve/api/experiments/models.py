@@ -10,6 +10,7 @@ from fallow_sieve.api.models import In, Name, Out, RowId
 from fallow_sieve.formats.experiments import FitTold, MapTold
 from fallow_sieve.services.blends.column import PartOfMix
 from fallow_sieve.services.experiments.drawing import Drawn
+from fallow_sieve.services.experiments.joining import JoinedSeen
 from fallow_sieve.services.experiments.page import ExperimentStanding, PointSeen, RunSeen
 
 Slug = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,79}$")]
@@ -34,6 +35,15 @@ class VariedIn(In):
     high_pct: Pct
 
 
+class WishAlsoIn(In):
+    """What is wished of a response beside others, in its unit."""
+
+    response: Annotated[str, Field(max_length=40)]
+    at_least: Value
+    at_best: Value
+    weight: Annotated[float, Field(gt=0, le=100)] = 1.0
+
+
 class ExperimentAskedIn(In):
     """What is asked: parts, which walls of the use hold, bakes on days, size of a bake (g of flour), scale step (g)."""
 
@@ -48,6 +58,7 @@ class ExperimentAskedIn(In):
     worth: Annotated[float, Field(gt=0, le=1000)] = 1.0
     max_price: Annotated[float, Field(gt=0, le=1e6)] | None = None
     i_optimal: bool = False
+    also: Annotated[list[WishAlsoIn], Field(max_length=5)] = Field(default_factory=list)
 
 
 class ExperimentIn(In):
@@ -95,6 +106,16 @@ class ExperimentAskedOut(Out):
     worth: float
     max_price: float | None
     i_optimal: bool
+    also: list[WishAlsoOut]
+
+
+class WishAlsoOut(Out):
+    """What is wished of a response beside others, in its unit."""
+
+    response: str
+    at_least: float
+    at_best: float
+    weight: float
 
 
 class VariedOut(Out):
@@ -141,6 +162,8 @@ class ExperimentOut(Out):
     columns: list[list[PartOfMix]]
     checks: list[str]
     fits: dict[str, FitTold]
+    bands: list[str]
+    joined: JoinedSeen | None
     planned_se: float | None
     cost: float | None
     say: str

@@ -33,7 +33,14 @@ from fallow_sieve.api.http import (
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.experiments.walls import Walls
 from fallow_sieve.core.values import BadInputError, shown
-from fallow_sieve.services.experiments.asked import RESPONSES, ExperimentAsked, asked_record, response_named, varied_of
+from fallow_sieve.services.experiments.asked import (
+    RESPONSES,
+    ExperimentAsked,
+    WishAlso,
+    asked_record,
+    response_named,
+    varied_of,
+)
 from fallow_sieve.services.experiments.making import Setting, begin_experiment, change, keep, plan
 from fallow_sieve.services.experiments.page import experiment_page, point_seen, standings
 from fallow_sieve.services.experiments.tidy import tidy_table
@@ -104,7 +111,10 @@ def save(experiment_id: int) -> Response:
     for n, part in enumerate(given.asked.parts):
         if part.low_pct > part.high_pct:
             raise BadInputError(f"{part.name}: least over most", place=f"/asked/parts/{n}", right="the least first")
-    asked = ExperimentAsked(**{**values, "parts": parts, "walls": Walls(given.asked.walls)})
+    also = tuple(WishAlso(**w) for w in values["also"])
+    for wish in also:
+        response_named(wish.response)
+    asked = ExperimentAsked(**{**values, "parts": parts, "walls": Walls(given.asked.walls), "also": also})
     setting = Setting(given.name.strip(), asked, given.note, given.archived)
     with store().writing() as session:
         change(session, experiment_id, setting, version, here, now_text())
@@ -170,6 +180,6 @@ def told(
 
 
 _PAGE = (
-    "today", "total_pct", "rows", "runs", "map", "picture", "columns", "checks", "fits", "planned_se", "cost", "say",
-    "trouble",
+    "today", "total_pct", "rows", "runs", "map", "picture", "columns", "checks", "fits", "bands", "joined",
+    "planned_se", "cost", "say", "trouble",
 )  # fmt: skip

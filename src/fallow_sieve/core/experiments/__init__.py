@@ -1,6 +1,7 @@
 """Experiments: a map from few bakes, where the best may lie, which bake would teach most, and when to stop."""
 
 __all__ = [
+    "bands_of_map",
     "best",
     "candidates",
     "designs",
@@ -13,4 +14,5 @@ __all__ = [
     "terms",
     "varied",
     "walls",
+    "wishes",
 ]

@@ -34,17 +34,26 @@ def metric_rows(mixture: Mixture, use: Use | None, shelf: Shelf, which: Walls, c
     """
     if use is None or which is Walls.NONE:
         return []
-    flours, binders, moved, fixed = _laid_out(mixture, shelf)
-    mix = Mix(flours, binders, cup)
-    found: list[Row] = []
-    for band in use.bands:
-        form = form_of(band.metric, mix)
-        if form is not None and bool(np.all(form.known[np.abs(moved).sum(axis=1) + fixed > 0])):
-            found += _rows(form, band, which, moved, fixed)
-    return found
+    laid = _laid_out(mixture, shelf)
+    return [row for band, form in _judged(laid, use, cup) for row in _rows(form, band, which, laid[2], laid[3])]
+
+
+def metric_values(mixture: Mixture, use: Use, shelf: Shelf, cup: CupStandard, points: Array) -> dict[str, Array]:
+    """Return the use's metrics at points (rows of shares 0–1), each in its unit; one that is not known is left out."""
+    laid = _laid_out(mixture, shelf)
+    s = points @ laid[2].T + laid[3]
+    return {b.metric: (s @ f.a + f.a0) / (s @ f.b + f.b0) for b, f in _judged(laid, use, cup)}
 
 
 Laid = tuple[tuple[Ingredient, ...], tuple[tuple[Ingredient, float], ...], Array, Array]
+
+
+def _judged(laid: Laid, use: Use, cup: CupStandard) -> list[tuple[UseBand, Form]]:
+    """Bands whose metric is known of every flour that lies in the mix or may."""
+    flours, binders, moved, fixed = laid
+    mix, there = Mix(flours, binders, cup), np.abs(moved).sum(axis=1) + fixed > 0
+    forms = [(band, form_of(band.metric, mix)) for band in use.bands]
+    return [(b, f) for b, f in forms if f is not None and bool(np.all(f.known[there]))]
 
 
 def _laid_out(mixture: Mixture, shelf: Shelf) -> Laid:

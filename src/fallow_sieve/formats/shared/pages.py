@@ -21,6 +21,7 @@ class Pages(FPDF):
         self.add_font(FAMILY, "", str(folder.joinpath("regular.ttf")))
         self.add_font(FAMILY, "B", str(folder.joinpath("bold.ttf")))
         self.set_margin(MARGIN_MM)
+        self.c_margin = 0.0  # text stands where boxes do
         self.set_auto_page_break(True, MARGIN_MM)
         self.set_title(self._printable(title))
         self.set_draw_color(90)

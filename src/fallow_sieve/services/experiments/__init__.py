@@ -1,3 +1,3 @@
 """Experiments: planned, baked, mapped, told."""
 
-__all__ = ["asked", "drawing", "known", "making", "page", "telling", "tidy"]
+__all__ = ["asked", "drawing", "joining", "known", "making", "page", "telling", "tidy"]

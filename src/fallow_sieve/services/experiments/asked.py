@@ -38,9 +38,20 @@ RESPONSES = {
 
 
 @dataclass(frozen=True, slots=True)
+class WishAlso:
+    """What is wished of a response beside others, in its unit: at least, at best, how much it counts."""
+
+    response: str
+    at_least: float
+    at_best: float
+    weight: float = 1.0
+
+
+@dataclass(frozen=True, slots=True)
 class ExperimentAsked:
     """What is asked: parts, which walls hold, bakes on days (counts), seed, g of flour a bake, step of the scale (g).
 
+    `also` are wishes of several responses that are joined.
     `response` is what is mapped, `worth` the difference worth having in its unit, `max_price` per kg (None: none).
     """
 
@@ -55,6 +66,7 @@ class ExperimentAsked:
     worth: float = 1.0
     max_price: float | None = None
     i_optimal: bool = False
+    also: tuple[WishAlso, ...] = ()
 
 
 def asked_record(asked: ExperimentAsked) -> Record:
@@ -67,6 +79,7 @@ def asked_of(record: Mapping[str, Any]) -> ExperimentAsked:
     given = dict(record)
     given["parts"] = tuple(varied_of(p) for p in given.get("parts", ()))
     given["walls"] = Walls(given.get("walls", Walls.HARD))
+    given["also"] = tuple(WishAlso(**w) for w in given.get("also", ()))
     return ExperimentAsked(**given)
 
 

@@ -8,15 +8,19 @@ from dataclasses import dataclass
 import numpy as np
 from sqlmodel import Session
 
-from fallow_sieve.core.blends import Judgement, analyse, judge
+from fallow_sieve.core.blends import METRICS, Judgement, analyse, judge
+from fallow_sieve.core.experiments.bands_of_map import BandOfMap, about_as_good, bands_of_map
 from fallow_sieve.core.experiments.best import point_of
 from fallow_sieve.core.experiments.designs import Run
+from fallow_sieve.core.experiments.stopping import WORTH_SHARE
 from fallow_sieve.core.experiments.study import WhereSay, checks_of, fits_of, names_of
+from fallow_sieve.core.experiments.walls import metric_values
 from fallow_sieve.formats.experiments import FitTold, MapTold
 from fallow_sieve.reference import rules
 from fallow_sieve.services.blends.column import PartOfMix, column_of
 from fallow_sieve.services.experiments.asked import ExperimentAsked, Response
 from fallow_sieve.services.experiments.drawing import Drawn, drawn, vertices_of
+from fallow_sieve.services.experiments.joining import JoinedSeen, joined_of
 from fallow_sieve.services.experiments.known import ExperimentNow, experiment_now
 from fallow_sieve.services.experiments.making import check_shares, twins_in
 from fallow_sieve.services.experiments.responses import seen_words
@@ -65,6 +69,8 @@ class ExperimentPage:
     columns: list[list[PartOfMix]]
     checks: list[str]
     fits: dict[str, FitTold]
+    bands: list[str]
+    joined: JoinedSeen | None
     planned_se: float | None
     cost: float | None
     say: str
@@ -87,7 +93,8 @@ def experiment_page(
         columns=_columns(here, kitchen, fourth),
         checks=checks_of(study) if study is not None and study.fitted else [],
         fits={str(m): fit_told(f, names_of(study, m)) for m, f in fits_of(study).items()} if study is not None else {},
-        planned_se=_planned_se(here), cost=_cost(here, kitchen), say=say_of(here, told), trouble=here.trouble,
+        bands=_bands(here, kitchen), joined=joined_of(session, here, kitchen), planned_se=_planned_se(here),
+        cost=_cost(here, kitchen), say=say_of(here, told), trouble=here.trouble,
     )  # fmt: skip
 
 
@@ -122,6 +129,25 @@ def _runs(session: Session, here: ExperimentNow) -> list[RunSeen]:
             )
         )  # fmt: skip
     return found
+
+
+def _bands(here: ExperimentNow, kitchen: KitchenNow) -> list[str]:
+    """Good bands that the map speaks for, in words; taken by hand, never by themselves."""
+    study, use = here.study, here.use
+    if study is None or study.map is None or use is None:
+        return []
+    good = about_as_good(study.map, study.drawn_over, WORTH_SHARE * study.worth)
+    values = metric_values(here.mixture, use, kitchen.shelf, kitchen.cup, good)
+    found = bands_of_map(values, {b.metric: b for b in use.bands}, len(study.fitted))
+    return [_band_words(b) for b in found]
+
+
+def _band_words(b: BandOfMap) -> str:
+    m = METRICS[b.metric]
+    low, high, was_low, was_high = (
+        f"{v:.{m.decimals}f}" for v in (b.low, b.high, b.present.good_low, b.present.good_high)
+    )
+    return f"{m.label}: {low} to {high} {m.unit} here, now {was_low} to {was_high}"
 
 
 def _planned_se(here: ExperimentNow) -> float | None:

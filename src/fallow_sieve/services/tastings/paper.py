@@ -65,7 +65,7 @@ def _plate(pages: Pages, seat: SeatNow, code: int) -> None:
     pages.say(str(code), 26, bold=True)
     if asked.main is Method.LIKING or asked.just_right:
         pages.say("How much do you like it?", 11, bold=True)
-        _ladder(pages, [str(n) for n in range(1, 10)], LADDER[0], LADDER[-1])
+        _ladder(pages, [str(n) for n in range(1, 10)], LADDER[0], LADDER[-1], "neither")
     if asked.main is Method.RANKING:
         pages.say(f"Its place, 1 the best to {len(seat.plates)}; ties are allowed: ______", 11)
     for attribute in asked.just_right:

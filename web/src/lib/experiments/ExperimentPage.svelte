@@ -17,6 +17,7 @@
   import Acts from './side/Acts.svelte';
   import Bakes from './side/Bakes.svelte';
   import Checks from './side/Checks.svelte';
+  import Joined from './side/Joined.svelte';
   import PointPanel from './side/PointPanel.svelte';
   import Setting from './side/Setting.svelte';
   import { askedOf, inOrder, type Experiment, type Point } from './types';
@@ -132,6 +133,7 @@
     <section class="right" aria-label="The point and the bakes">
       <PointPanel experiment={e} {point} />
       {#if e.runs.length}<Bakes experiment={e} {changed} show={move} />{/if}
+      <Joined experiment={e} show={move} />
       <Acts experiment={e} {x} inside={!!point?.inside} {changed} {move} />
       <Setting experiment={e} {point} {save} />
       <Checks experiment={e} />

@@ -14,6 +14,18 @@
     v === null || v === undefined ? 'not tested' : v < 0.001 ? 'under 0.001' : figure(v, 3);
 </script>
 
+{#if e.bands.length}
+  <details class="small">
+    <summary>What it says of the bands of the use</summary>
+    <ul>
+      {#each e.bands as band (band)}<li>{band}</li>{/each}
+    </ul>
+    <p class="soft">
+      Where blends about as good as the best lie; only proposed, for this formula and these bakes. A brief
+      takes it as a wish.
+    </p>
+  </details>
+{/if}
 <details class="small">
   <summary>Checks: least squares beside the map</summary>
   {#if fit}

@@ -1,6 +1,7 @@
 <!-- What is varied, between which limits, which walls hold, how many bakes on how many days. -->
 <script lang="ts">
   import type { Set } from '../doing';
+  import Wishes from './Wishes.svelte';
   import { askedOf, type Asked, type Experiment, type Point } from '../types';
 
   interface Props {
@@ -187,6 +188,7 @@
       >
     {/if}
   </div>
+  <Wishes experiment={e} set={(also) => set({ also })} />
   {#if e.rows.length}<p class="small soft">Walls: {e.rows.join(' · ')}</p>{/if}
   <p class="small soft">
     All else of the blend stays, binder too. Limits begin 12 points about today's share: a rule of thumb.
