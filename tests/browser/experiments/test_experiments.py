@@ -96,3 +96,15 @@ def test_limits_that_clash_are_said_and_taken_back(page):
     expect(page.locator("[data-says]")).to_contain_text("Nothing can be planned")
     page.get_by_role("button", name="Undo").click()
     expect(page.locator("[data-says]")).to_contain_text("Say what is varied")
+
+
+def test_what_is_set_stays_open_while_one_sets_it(page):
+    page.goto("/#/experiment/1")
+    page.locator("details.setting summary").click()
+    for wish, label in (("liking", "liking"), ("soft", "softness")):
+        with page.expect_response(re.compile("/experiments/1")):
+            page.get_by_label("Wish of several responses").select_option(wish)
+        expect(page.get_by_label(f"{label} at least", exact=True)).to_be_visible()
+    page.get_by_label("liking at best", exact=True).fill("8.5")
+    page.get_by_label("liking at best", exact=True).press("Tab")
+    expect(page.get_by_role("button", name="Undo")).to_be_enabled()

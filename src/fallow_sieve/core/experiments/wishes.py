@@ -24,7 +24,7 @@ class Wish:
     weight: float = 1.0
 
     def met(self, values: Array) -> Array:
-        """Return how well values (in the response's unit) meet it: 1 at best, a quarter at the least, 0.02 far under.
+        """Return how well values (in the response's unit) meet it: 1 at best, 0.15 at the least, 0.02 far under.
 
         What lies beyond the best is as good as it; where the best is the lower end, less is better.
         """

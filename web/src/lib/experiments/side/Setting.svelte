@@ -1,5 +1,6 @@
 <!-- What is varied, between which limits, which walls hold, how many bakes on how many days. -->
 <script lang="ts">
+  import { untrack } from 'svelte';
   import type { Set } from '../doing';
   import Wishes from './Wishes.svelte';
   import { askedOf, type Asked, type Experiment, type Point } from '../types';
@@ -10,6 +11,8 @@
     save: (make: (now: Set) => Set) => void;
   }
   const { experiment: e, point, save }: Props = $props();
+  // Open while there is nothing planned; after that as one leaves it.
+  let open = $state(untrack(() => !e.runs.length));
   let adding = $state('');
   /** What else of the blend could be varied: its other flours and starches. */
   const others = $derived(point?.parts.filter((p) => p.flour_pct !== null && !p.varied) ?? []);
@@ -50,7 +53,7 @@
   };
 </script>
 
-<details open={!e.runs.length} class="setting">
+<details bind:open class="setting">
   <summary>What is varied{e.runs.length ? '' : ', and between which limits'}</summary>
   {#if e.trouble}<p class="held">{e.trouble}</p>{/if}
   {#if fixed}<p class="small soft">
