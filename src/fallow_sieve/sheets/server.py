@@ -6,11 +6,12 @@ import socket
 from collections.abc import Callable
 from dataclasses import dataclass
 from datetime import datetime
+from ipaddress import IPv4Address, IPv6Address, ip_address
 from pathlib import Path
 from threading import Lock, Thread
 from typing import Any
 
-from fallow_sieve.core.values import BadInputError
+from fallow_sieve.core.values import BadInputError, shown
 from fallow_sieve.sheets.app import create_sheets
 from fallow_sieve.store import KitchenStore
 
@@ -67,6 +68,21 @@ class SheetServer:
             self._server.close()
             self._server = None
         self.door = None
+
+
+def address_of(text: str) -> IPv4Address | IPv6Address:
+    """Return an address that sheets may be served at. Raises BadInputError for what is none."""
+    try:
+        return ip_address(text)
+    except ValueError as error:
+        right = f"one of this machine's, as {addresses_here()[0]}"
+        raise BadInputError(f"the address {shown(text)}", place="/host", right=right) from error
+
+
+def link_base(address: IPv4Address | IPv6Address, port: int) -> str:
+    """Return what the address of every sheet begins with, served at `address` and `port`."""
+    host = f"[{address}]" if address.version == 6 else str(address)
+    return f"http://{host}:{port}/s"
 
 
 def addresses_here() -> list[str]:

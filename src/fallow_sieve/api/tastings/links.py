@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from datetime import UTC, datetime, timedelta
-from ipaddress import ip_address
 from typing import cast
 
 import segno
@@ -15,10 +14,10 @@ from fallow_sieve.api.http import answer, body, kitchen, now_text, store
 from fallow_sieve.api.spec import route
 from fallow_sieve.api.tastings.models import SeatLink, SeatLinksIn, SeatLinksOut
 from fallow_sieve.core.tastings.panels import Stage
-from fallow_sieve.core.values import BadInputError, shown
+from fallow_sieve.core.values import BadInputError
 from fallow_sieve.services.tastings.setting import SEAT
 from fallow_sieve.services.tastings.table import TableNow, table_now
-from fallow_sieve.sheets.server import SheetServer, addresses_here
+from fallow_sieve.sheets.server import SheetServer, address_of, link_base
 from fallow_sieve.store.tastings import SeatOnRecord
 from fallow_sieve.store.trials import hand_out, take_in
 
@@ -33,12 +32,11 @@ def hand(tasting_id: int) -> Response:
     given, here = body(SeatLinksIn), kitchen()
     with store().reading() as session:
         seats = _seats(table_now(session, tasting_id, here), given.seat)
-    host = _address(given.host)
-    opened = cast(SheetServer, current_app.extensions["sheets"]).open(host, given.port)
+    host = address_of(given.host)
+    opened = cast(SheetServer, current_app.extensions["sheets"]).open(str(host), given.port)
     ends = datetime.fromisoformat(now_text()).astimezone(UTC) + timedelta(hours=HOURS)
     ends_at = ends.strftime("%Y-%m-%dT%H:%M:%SZ")
-    shown_host = f"[{host}]" if ":" in host else host
-    base = f"http://{shown_host}:{opened.port}/s"
+    base = link_base(host, opened.port)
     with store().writing() as session:
         links = [_link(session, seat, base, ends_at) for seat in seats]
     return answer(SeatLinksOut(links=links, ends_at=ends_at), 201)
@@ -65,11 +63,3 @@ def _link(session: Session, seat: SeatOnRecord, base: str, ends_at: str) -> Seat
     hand_out(session, token, seat.id, now_text(), ends_at, SEAT)
     url = f"{base}/{token}/"
     return SeatLink(seat=seat.seat.number, url=url, qr_svg=segno.make(url, error="m").svg_inline(scale=4, border=2))
-
-
-def _address(text: str) -> str:
-    try:
-        return str(ip_address(text))
-    except ValueError as error:
-        right = f"one of this machine's, as {addresses_here()[0]}"
-        raise BadInputError(f"the address {shown(text)}", place="/host", right=right) from error

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from datetime import UTC, datetime, timedelta
-from ipaddress import IPv4Address, IPv6Address, ip_address
 from typing import cast
 
 import segno
@@ -14,9 +13,8 @@ from werkzeug.exceptions import NotFound
 from fallow_sieve.api.http import answer, body, now_text, store
 from fallow_sieve.api.spec import route
 from fallow_sieve.api.trials.models import DoorOut, HandOutIn, SheetLinkOut
-from fallow_sieve.core.values import BadInputError, shown
 from fallow_sieve.sheets.pages import sheet_pages
-from fallow_sieve.sheets.server import SheetServer, addresses_here
+from fallow_sieve.sheets.server import SheetServer, address_of, addresses_here, link_base
 from fallow_sieve.store.trials import get_trial, hand_out, take_in
 
 routes = Blueprint("sheets_of_trials", __name__)
@@ -52,7 +50,7 @@ def door() -> Response:
 def hand(trial_id: int) -> Response:
     """Hand a sheet out: listen where it is said, and answer with an address that opens this one sheet for a day."""
     given = body(HandOutIn)
-    host = _address(given.host)
+    host = address_of(given.host)
     with store().reading() as session:
         get_trial(session, trial_id)
     opened = _server().open(str(host), given.port)
@@ -62,8 +60,7 @@ def hand(trial_id: int) -> Response:
     ends_at = ends.strftime("%Y-%m-%dT%H:%M:%SZ")
     with store().writing() as session:
         hand_out(session, token, trial_id, now_text(), ends_at)
-    shown_host = f"[{host}]" if host.version == 6 else str(host)
-    url = f"http://{shown_host}:{opened.port}/s/{token}/"
+    url = f"{link_base(host, opened.port)}/{token}/"
     qr = segno.make(url, error="m").svg_inline(scale=4, border=2)
     return answer(SheetLinkOut(url=url, qr_svg=qr, ends_at=ends_at, host=opened.host, port=opened.port), 201)
 
@@ -75,11 +72,3 @@ def take(trial_id: int) -> Response:
     with store().writing() as session:
         take_in(session, trial_id)
     return Response(status=204)
-
-
-def _address(text: str) -> IPv4Address | IPv6Address:
-    try:
-        return ip_address(text)
-    except ValueError as error:
-        right = f"one of this machine's, as {addresses_here()[0]}"
-        raise BadInputError(f"the address {shown(text)}", place="/host", right=right) from error

@@ -85,16 +85,24 @@ def least_told(spread: Spread, n: tuple[int, int] = (1, 1)) -> float:
     return quantile(spread.df) * spread.sd * math.sqrt(1 / n[0] + 1 / n[1])
 
 
+def holm_corrected(p_values: Sequence[float]) -> list[float]:
+    """Return several p corrected for their number after Holm (1979), each at most 1, without unit.
+
+    >>> holm_corrected([0.01, 0.04, 0.03])
+    [0.03, 0.06, 0.06]
+    """
+    order = sorted(range(len(p_values)), key=lambda i: p_values[i])
+    found, highest = [0.0] * len(p_values), 0.0
+    for place, i in enumerate(order):
+        highest = max(highest, min(1.0, (len(p_values) - place) * p_values[i]))
+        found[i] = highest
+    return found
+
+
 def holm(p_values: Sequence[float], level: float = 1 - CERTAIN) -> tuple[bool, ...]:
     """Return which of several p are decided together at `level`, after Holm.
 
     >>> holm([0.01, 0.04, 0.03])
     (True, False, False)
     """
-    order = sorted(range(len(p_values)), key=lambda i: p_values[i])
-    decided = [False] * len(p_values)
-    for done, i in enumerate(order):
-        if p_values[i] > level / (len(p_values) - done):
-            break
-        decided[i] = True
-    return tuple(decided)
+    return tuple(p <= level for p in holm_corrected(p_values))

@@ -15,6 +15,7 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy import stats
 
+from fallow_sieve.core.numerics.repeatability import holm_corrected
 from fallow_sieve.core.tastings.permutation import Row
 from fallow_sieve.core.values import BadInputError
 
@@ -101,7 +102,8 @@ def rank_pairs(rows: Sequence[Sequence[float]]) -> tuple[RankPair, ...]:
         for a, b in places
     ]
     return tuple(
-        RankPair(a, b, p, h, q) for (a, b), p, h, q in zip(places, conover, holm(conover), nemenyi, strict=True)
+        RankPair(a, b, p, h, q)
+        for (a, b), p, h, q in zip(places, conover, holm_corrected(conover), nemenyi, strict=True)
     )
 
 
@@ -112,13 +114,3 @@ def _conover(r: NDArray[np.float64], sums: NDArray[np.float64], a: int, b: int) 
     if spread <= 0:
         return 0.0 if sums[a] != sums[b] else 1.0
     return float(2 * stats.t.sf(abs(sums[a] - sums[b]) / math.sqrt(spread), df))
-
-
-def holm(p: Sequence[float]) -> list[float]:
-    """Return p values corrected for their number after Holm (1979), each at most 1, without unit."""
-    order = sorted(range(len(p)), key=lambda i: p[i])
-    found, highest = [0.0] * len(p), 0.0
-    for place, i in enumerate(order):
-        highest = max(highest, min(1.0, (len(p) - place) * p[i]))
-        found[i] = highest
-    return found

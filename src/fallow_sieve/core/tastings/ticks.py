@@ -11,8 +11,8 @@ from dataclasses import dataclass
 import numpy as np
 from scipy import stats
 
+from fallow_sieve.core.numerics.repeatability import holm_corrected
 from fallow_sieve.core.tastings.permutation import GlobalTest, Row, permutation_test
-from fallow_sieve.core.tastings.ranks import holm
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,6 +39,6 @@ def cochran_q(rows: Sequence[Sequence[float]]) -> tuple[float, float]:
 def word_tests(ticks: Mapping[str, Sequence[Row]]) -> list[WordTest]:
     """Return each word's test; rows are tasters with 1 (ticked), 0 or None (not tasted). Raises BadInputError."""
     tests = {w: permutation_test(rows) for w, rows in ticks.items()}
-    corrected = holm([t.p for t in tests.values()])
+    corrected = holm_corrected([t.p for t in tests.values()])
     counts = {w: tuple(int(sum(r[j] or 0 for r in rows)) for j in range(len(rows[0]))) for w, rows in ticks.items()}
     return [WordTest(w, counts[w], t, p) for (w, t), p in zip(tests.items(), corrected, strict=True)]

@@ -9,10 +9,10 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from fallow_sieve.core.numerics.repeatability import holm_corrected
 from fallow_sieve.core.tastings.liking import LEVEL, differences, lower_limit, mean_of, sample_means, winner
 from fallow_sieve.core.tastings.permutation import Row, permutation_test
 from fallow_sieve.core.tastings.planning import seen_with, spread_between, tasters_needed
-from fallow_sieve.core.tastings.ranks import holm
 from fallow_sieve.core.tastings.verdicts.told import (
     Verdict,
     by_chance,
@@ -83,7 +83,7 @@ def _differ(names: Sequence[str], rows: Sequence[Row]) -> str:
     others = [j for j in range(len(names)) if j != best]
     found = [differences(rows, best, j) for j in others]
     raw = [p if d and (p := mean_of(d).p) is not None else 1.0 for d in found]
-    return no_single_winner(names, best, dict(zip(others, holm(raw), strict=True)), LEVEL)
+    return no_single_winner(names, best, dict(zip(others, holm_corrected(raw), strict=True)), LEVEL)
 
 
 def _no_worse(names: Sequence[str], rows: Sequence[Row], margin: Margin) -> str:

@@ -6,10 +6,11 @@ from collections.abc import Sequence
 
 import numpy as np
 
+from fallow_sieve.core.numerics.repeatability import holm_corrected
 from fallow_sieve.core.tastings.liking import LEVEL
 from fallow_sieve.core.tastings.permutation import Row, permutation_test
 from fallow_sieve.core.tastings.preference import Preferred, preferences_needed, preferred, share_seen
-from fallow_sieve.core.tastings.ranks import holm, ranked
+from fallow_sieve.core.tastings.ranks import ranked
 from fallow_sieve.core.tastings.verdicts.told import (
     Verdict,
     by_chance,
@@ -45,7 +46,7 @@ def ranking_verdict(names: Sequence[str], rows: Sequence[Row], level: float = LE
         )
         return Verdict(won, best, test, wanted, foot_of(n))
     if test.p <= level:
-        corrected = dict(zip(against, holm([p.p for p in against.values()]), strict=True))
+        corrected = dict(zip(against, holm_corrected([p.p for p in against.values()]), strict=True))
         return Verdict(no_single_winner(names, best, corrected, level), None, test, wanted, foot_of(n))
     return Verdict(not_shown(names, n), None, test, wanted, foot_of(n))
 
