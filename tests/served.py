@@ -61,6 +61,10 @@ class RealServer:
         with urllib.request.urlopen(request) as answer:
             return json.load(answer)
 
+    def newest_blend(self) -> int:
+        with urllib.request.urlopen(f"{self.url}/api/v1/blends") as answer:
+            return max(b["head"]["id"] for b in json.load(answer)["items"])
+
     def draft(self, blend_id: int = 1) -> dict[str, float]:
         with urllib.request.urlopen(f"{self.url}/api/v1/blends/{blend_id}/draft") as answer:
             return {p["ingredient"]: p["mass_g"] for p in json.load(answer)["content"]["parts"]}

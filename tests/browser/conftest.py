@@ -40,10 +40,16 @@ def browser_context_args(base_url: str) -> dict[str, Any]:
 
 
 @pytest.fixture
-def base_url(demo_db: Path) -> Iterator[str]:
+def kitchen_time() -> datetime:
+    """What the kitchen's clock says, all the time; a test that needs another moment gives it as a parameter."""
+    return datetime(2026, 3, 14, 9, 30, tzinfo=UTC)
+
+
+@pytest.fixture
+def base_url(demo_db: Path, kitchen_time: datetime) -> Iterator[str]:
     # A scale that is at rest at once and shows what it bears: its noise has tests of its own.
     scale = SimulatedScale(monotonic, noise_g=0, drift_g_per_min=0, settles_s=0.02)
-    app = create_app(demo_db, clock=lambda: datetime(2026, 3, 14, 9, 30, tzinfo=UTC), scale=scale)
+    app = create_app(demo_db, clock=lambda: kitchen_time, scale=scale)
     server = make_server("127.0.0.1", 0, app, threaded=True)
     thread = threading.Thread(target=server.serve_forever, args=(0.02,), daemon=True)
     thread.start()

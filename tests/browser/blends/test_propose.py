@@ -132,7 +132,8 @@ def test_a_sieve_says_with_how_many_bags_it_passes(bench):
 
 
 def test_an_empty_bench_offers_to_propose_a_mix(bench, page, base_url):
-    page.request.post(f"{base_url}/api/v1/blends", data={"name": "Fresh", "content": {"use": "scone", "parts": []}})
-    page.goto("/#/bench/14")
+    fresh = {"name": "Fresh", "content": {"use": "scone", "parts": []}}
+    added = page.request.post(f"{base_url}/api/v1/blends", data=fresh).json()
+    page.goto(f"/#/bench/{added['head']['id']}")
     page.get_by_role("button", name="Propose a mix").click()
     expect(page.locator(".one").first).to_be_visible(timeout=60_000)

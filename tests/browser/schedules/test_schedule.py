@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 import re
+from datetime import UTC, datetime
 
 import pytest
 from playwright.sync_api import expect
 
 from browser.conftest import OF_COLOUR, over_the_side, violations
 
+WHEN_THE_LEAVEN_IS_DUE = pytest.mark.parametrize("kitchen_time", [datetime(2026, 3, 14, 10, 15, tzinfo=UTC)])
 SHEETS = re.compile(rb"/Type\s*/Page\b")
 
 
@@ -83,6 +85,7 @@ def test_where_the_kitchen_works_is_asked_once(bench):
     expect(bench.get_by_label("Up to")).to_have_value("21:00")
 
 
+@WHEN_THE_LEAVEN_IS_DUE
 def test_working_by_a_plan_outlives_a_reload(page):
     page.set_viewport_size({"width": 390, "height": 844})
     page.goto("/#/now/1")
@@ -98,8 +101,10 @@ def test_working_by_a_plan_outlives_a_reload(page):
     assert over_the_side(page) == []
 
 
+@WHEN_THE_LEAVEN_IS_DUE
 def test_a_reading_is_taken_as_two_heights_of_the_jar(page):
     page.goto("/#/now/1")
+    expect(page.get_by_role("region", name="Now")).to_contain_text("Build the leaven")
     page.get_by_role("button", name="Done").click()
     page.get_by_role("button", name=re.compile("Reading")).click()
     sheet = page.get_by_role("dialog")
