@@ -17,6 +17,7 @@ from fallow_sieve.core.values.errors import BadInputError
 from fallow_sieve.reference import doughs, formulas, kitchen, listing, recipes, schedule, sieving, tastings, trials
 from fallow_sieve.reference import tables as reading
 from fallow_sieve.reference.ingredients import CompositionRow, IngredientRow, PropertyRow, library, library_shelf
+from fallow_sieve.reference.labelling import bulk, numbers, schemes, texts
 from fallow_sieve.reference.labels import LabelCapRow
 from fallow_sieve.reference.larder import larder_rows
 from fallow_sieve.reference.names import AliasRow, look_alikes
@@ -52,6 +53,13 @@ LOADERS = {
     "causes": lambda: read_table("causes", trials.CauseRow), "fault_evidence": lambda: read_table("fault_evidence", trials.FaultEvidenceRow),
     "change_steps": lambda: read_table("change_steps", trials.ChangeStepRow), "learners": lambda: read_table("learners", trials.LearnerRow),
     "code_meanings": lambda: read_table("code_meanings", tastings.CodeMeaning), "just_right": lambda: read_table("just_right", tastings.JustRight),
+    "allergen_schemes": lambda: read_table("allergen_schemes", schemes.AllergenRow), "gluten_wording": lambda: read_table("gluten_wording", schemes.GlutenRow),
+    "claims": lambda: read_table("claims", schemes.ClaimRow), "eu_rounding": lambda: read_table("eu_rounding", numbers.RoundingRow),
+    "us_rounding": lambda: read_table("us_rounding", numbers.RoundingRow), "eu_tolerances": lambda: read_table("eu_tolerances", numbers.ToleranceRow),
+    "us_daily_values": lambda: read_table("us_daily_values", numbers.DailyValueRow), "label_texts": lambda: read_table("label_texts", texts.TextRow),
+    "label_names": lambda: read_table("label_names", texts.NameRow), "label_sizes": lambda: read_table("label_sizes", texts.LabelSize),
+    "net_mass": lambda: read_table("net_mass", bulk.NetMassRow), "mixing": lambda: read_table("mixing", bulk.Mixing),
+    "storage": lambda: read_table("storage", bulk.StorageRow),
     "use_bands": lambda: read_table("use_bands", BandRow), "binder_doses": lambda: read_table("binder_doses", DoseRow),
 }  # fmt: skip
 

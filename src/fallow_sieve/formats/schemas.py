@@ -7,11 +7,13 @@ from pathlib import Path
 
 from pydantic import BaseModel
 
+from fallow_sieve.formats.batches import CodeAnswer
 from fallow_sieve.formats.blends import AnalysisDocument, BlendFile, OpenedAnswer
 from fallow_sieve.formats.briefs import BriefFile, MendOut, ProposalsOut
 from fallow_sieve.formats.experiments import ExperimentAnswer, ExperimentFile
 from fallow_sieve.formats.formulas import FormulaAnswer, FormulaFile, ScaleAnswer, TemperatureAnswer
 from fallow_sieve.formats.ingredients import ComparisonDocument
+from fallow_sieve.formats.labels import LabelAnswer
 from fallow_sieve.formats.recipes import ConvertAnswer, ReadAnswer
 from fallow_sieve.formats.schedule import (
     DoughIn,
@@ -56,6 +58,8 @@ MODELS: dict[str, type[BaseModel]] = {
     "tasting-1.json": TastingAnswer,
     "experiment-1.json": ExperimentFile,
     "experiment-answer-1.json": ExperimentAnswer,
+    "batch-code-1.json": CodeAnswer,
+    "label-1.json": LabelAnswer,
 }
 
 

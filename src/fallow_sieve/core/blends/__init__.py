@@ -1,6 +1,6 @@
 """Blends: what is in a mix, how it fits a use, and what holds it back."""
 
-from fallow_sieve.core.blends.analysis import Analysis, Contents, contents, of_mix
+from fallow_sieve.core.blends.analysis import Analysis, Contents, PartShare, contents, of_mix
 from fallow_sieve.core.blends.bag import (
     AMOUNTS,
     BINDER_WALLS,
@@ -106,6 +106,7 @@ __all__ = [
     "MixClass",
     "NamedUse",
     "Part",
+    "PartShare",
     "Quiet",
     "Record",
     "Rules",

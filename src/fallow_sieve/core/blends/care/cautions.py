@@ -12,6 +12,11 @@ from fallow_sieve.core.ingredients import SWELLS, Ingredient, Shelf
 from fallow_sieve.core.values import spaced
 
 RICE_HEAVY_PCT = 50.0
+TREE_NUTS = "tree-nuts"
+# Which nut it is stands beside it as a watched word: schemes of labelling want its name.
+NUTS = frozenset(
+    {"almond", "hazelnut", "walnut", "cashew", "pecan", "brazil-nut", "pistachio", "macadamia", "pine-nut"}
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -90,13 +95,16 @@ def _oats(items: Iterable[Ingredient]) -> Caution | None:
 
 
 def _allergens(items: Iterable[Ingredient]) -> Caution | None:
-    names = union_of(i.allergens for i in items)
+    kept = tuple(items)
+    names = union_of(i.allergens for i in kept)
     if not names:
         return None
-    return Caution("allergens", f"Contains {', '.join(spaced(n) for n in names)}.")
+    nuts = [n for n in union_of(i.watch for i in kept) if n in NUTS]
+    said = {TREE_NUTS: f"{spaced(TREE_NUTS)} ({', '.join(spaced(n) for n in nuts)})"} if nuts else {}
+    return Caution("allergens", f"Contains {', '.join(said.get(n) or spaced(n) for n in names)}.")
 
 
-_NOT_ALLERGENS = frozenset({"gum", "animal", "oats", "maize"})
+_NOT_ALLERGENS = frozenset({"gum", "animal", "oats", "maize"}) | NUTS  # nuts are named with the allergens
 
 
 def _watched(items: Iterable[Ingredient]) -> Caution | None:

@@ -1,0 +1,5 @@
+"""The label of a mix: what stands on it, line by line, and what holds a line back. Always a draft."""
+
+__all__: list[str] = []
+
+__all__ = ["allergens", "claims", "dates", "label", "lines", "listing", "net_mass", "nutrition", "rounding", "wording"]

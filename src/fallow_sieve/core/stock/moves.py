@@ -1,0 +1,75 @@
+"""Moves of stock: the only way in which what is in a lot or a bag changes. They are added, never changed."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from enum import StrEnum
+
+from fallow_sieve.core.values import BadInputError
+
+FOUND_MORE_PCT = 3.0  # bags hold 1–2 % more than they say
+_NOTHING_G = 1e-6
+
+
+class MoveKind(StrEnum):
+    """What a move is; see SIGNS for which way it goes."""
+
+    OPENING = "opening"
+    BOUGHT = "bought"
+    RETURNED = "returned"
+    WEIGHED = "weighed"
+    VOIDED = "voided"
+    BAGGED = "bagged"
+    USED = "used"
+    GONE_OUT = "gone-out"
+    COUNTED = "counted"
+    THROWN_AWAY = "thrown-away"
+
+
+INTO = frozenset({MoveKind.OPENING, MoveKind.BOUGHT, MoveKind.VOIDED, MoveKind.BAGGED})
+OUT_OF = frozenset({MoveKind.RETURNED, MoveKind.WEIGHED, MoveKind.USED, MoveKind.GONE_OUT, MoveKind.THROWN_AWAY})
+
+
+@dataclass(frozen=True, slots=True)
+class Move:
+    """± g of a lot or a bag: its kind, when (ISO, UTC), why, where to, and the batch or trial it belongs to."""
+
+    kind: MoveKind
+    mass_g: float
+    at: str = ""
+    lot_id: int | None = None
+    bag_id: int | None = None
+    batch_id: int | None = None
+    trial_id: int | None = None
+    why: str = ""
+    where: str = ""
+
+
+def check_move(move: Move) -> None:
+    """Raise BadInputError where a move goes the wrong way, or belongs to neither or both of a lot and a bag."""
+    if (move.lot_id is None) == (move.bag_id is None):
+        raise BadInputError("a move without its lot or bag, or with both", right="name one of them")
+    wrong = (move.kind in INTO and move.mass_g < 0) or (move.kind in OUT_OF and move.mass_g > 0)
+    if wrong or move.mass_g != move.mass_g:
+        way = "into" if move.kind in INTO else "out of"
+        raise BadInputError(f"{move.mass_g:g} g {move.kind}", place="/mass_g", right=f"this kind goes {way} stock")
+    if move.kind is MoveKind.THROWN_AWAY and not move.why.strip():
+        raise BadInputError("thrown away without a reason", place="/why", right="date, pests, smell, recall …")
+    if move.kind is MoveKind.GONE_OUT and not move.where.strip():
+        raise BadInputError("gone out without where to", place="/where", right="a name by which it can be found again")
+
+
+def stock_of(moves: Iterable[Move]) -> float:
+    """Return the stock that moves add up to, g."""
+    return sum(m.mass_g for m in moves)
+
+
+def check_count(counted_g: float, bought_g: float) -> None:
+    """Raise BadInputError where more is found than a lot of `bought_g` g can hold: over 3 % more is another lot."""
+    if counted_g > bought_g * (1 + FOUND_MORE_PCT / 100) + _NOTHING_G:
+        raise BadInputError(
+            f"{counted_g:g} g in stock of {bought_g:g} g bought",
+            place="/stock_g",
+            right=f"at most {FOUND_MORE_PCT:g} % more than was bought; is this another lot?",
+        )

@@ -1,0 +1,5 @@
+"""Batches as files and answers."""
+
+from fallow_sieve.formats.batches.answers import CodeAnswer
+
+__all__ = ["CodeAnswer"]
