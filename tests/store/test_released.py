@@ -12,14 +12,18 @@ from alembic.script import ScriptDirectory
 
 from fallow_sieve.core.formulas.water_learning import Pour, learn
 from fallow_sieve.core.ingredients.ingredient import Quality
+from fallow_sieve.core.stock.moves import stock_of
 from fallow_sieve.reference.ingredients import library
+from fallow_sieve.store.batches import bags_of, page_of_batches, prints_of, weighings_of
 from fallow_sieve.store.blends import BLENDS
 from fallow_sieve.store.briefs import list_briefs
 from fallow_sieve.store.database import MIGRATIONS
 from fallow_sieve.store.experiments import page_of_experiments, runs_of
 from fallow_sieve.store.formulas import FORMULAS
+from fallow_sieve.store.ingredients import all_lots
 from fallow_sieve.store.kitchen import settings_of
 from fallow_sieve.store.kitchen_store import KitchenStore
+from fallow_sieve.store.stock import is_held, moves_of_lot
 from fallow_sieve.store.tastings import answers_of, page_of_tastings, seats_of
 from fallow_sieve.store.trials.records import readings_of, trials_of_formula
 
@@ -109,6 +113,28 @@ def test_its_tables_and_experiments_come_forward(older, request):
         assert [a.value for a in answers_of(session, [first.id])[first.id]] == [8.0, 6.0]
         (experiment,) = page_of_experiments(session)
         assert [(r.x, r.value) for r in runs_of(session, [experiment.id])[experiment.id]] == [((0.5, 0.5), 6.4)]
+
+
+def test_its_stock_is_the_sum_of_its_moves(older):
+    with older.reading() as session:
+        lots = all_lots(session)
+        assert lots
+        for lot in lots:
+            moves = [m.move for m in moves_of_lot(session, lot.id)]
+            assert stock_of(moves) == pytest.approx(lot.lot.stock_g, abs=1e-6)
+
+
+def test_its_batches_come_forward_with_what_was_weighed_bagged_and_held(older, request):
+    if request.node.callspec.id < "0010":
+        pytest.skip("there were none yet")
+    with older.reading() as session:
+        (batch,) = page_of_batches(session)
+        assert (batch.code, str(batch.state)) == ("26071-1-2", "bagged")
+        assert len(weighings_of(session, [batch.id])[batch.id]) == len(batch.targets_g)
+        (bag,) = bags_of(session, [batch.id])[batch.id]
+        assert (bag.net_g, bag.left_g) == (480.0, 380.0)
+        assert is_held(session, batch_id=batch.id)
+        assert [p.size for p in prints_of(session, batch.id)] == ["large"]
 
 
 # Nine bakes of one loaf as they stood before trials: day, % of flour predicted and poured, set aside or not.

@@ -246,14 +246,14 @@ LOTS = ",".join(lots_table.COLUMNS)
 @pytest.mark.parametrize(
     ("row", "column"),
     [
-        ("teff-flour,A,,,100,200,,,,,,,,,,no", "stock_g"),
-        ("teff-flour,A,,2027-01-01,100,50,,,,,,,,,,no", "bought_on"),
-        ("teff-flour,A,,yesterday,100,50,,,,,,,,,,no", "bought_on"),
-        ("teff-flour,A,,,lots,50,,,,,,,,,,no", "bought_g"),
-        ("teff-flour,A,,,100,,,,,,,,,,,no", "stock_g"),
-        ("teff-flour,A,,,100,50,,,,,,5,,,,no", "gluten_basis"),
-        ("teff-flour,A,,,100,50,,,,,,,,,,maybe", "archived"),
-        ("nobody,A,,,100,50,,,,,,,,,,no", "ingredient"),
+        ("teff-flour,A,,,100,200,,,,,,,,,,no,,,", "stock_g"),
+        ("teff-flour,A,,2027-01-01,100,50,,,,,,,,,,no,,,", "bought_on"),
+        ("teff-flour,A,,yesterday,100,50,,,,,,,,,,no,,,", "bought_on"),
+        ("teff-flour,A,,,lots,50,,,,,,,,,,no,,,", "bought_g"),
+        ("teff-flour,A,,,100,,,,,,,,,,,no,,,", "stock_g"),
+        ("teff-flour,A,,,100,50,,,,,,5,,,,no,,,", "gluten_basis"),
+        ("teff-flour,A,,,100,50,,,,,,,,,,maybe,,,", "archived"),
+        ("nobody,A,,,100,50,,,,,,,,,,no,,,", "ingredient"),
     ],
 )
 def test_a_lot_that_cannot_be_is_refused_with_its_cell(store, row, column):
@@ -265,7 +265,7 @@ def test_a_lot_that_cannot_be_is_refused_with_its_cell(store, row, column):
 def test_lots_are_new_changed_or_the_same_by_their_code(demo):
     with demo.reading() as session:
         text = write_csv(list(lots_table.COLUMNS), lot_rows(lot_lines(session)))
-    changed = text.replace("4300.0", "4100.0", 1) + "teff-flour,NEW,,,100,50,,,,,,,,,,no\n"
+    changed = text.replace("4300.0", "4100.0", 1) + "teff-flour,NEW,,,100,50,,,,,,,,,,no,,,\n"
     with demo.writing() as session:
         plan = plan_lots(session, *read_lots(read_csv(changed.encode()), TODAY))
         counts = [r.status for r in plan.rows]

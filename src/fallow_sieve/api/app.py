@@ -13,6 +13,10 @@ from flask import Flask, Response
 
 from fallow_sieve.api import pages
 from fallow_sieve.api.bags import routes as opened_bags
+from fallow_sieve.api.batches import bags as batch_bags
+from fallow_sieve.api.batches import labels as batch_labels
+from fallow_sieve.api.batches import routes as batches
+from fallow_sieve.api.batches import weighings
 from fallow_sieve.api.blends import files as blend_files
 from fallow_sieve.api.blends import judging
 from fallow_sieve.api.blends import routes as blends
@@ -90,6 +94,10 @@ _MODULES = (
     tasting_files,
     experiments,
     experiment_runs,
+    batches,
+    weighings,
+    batch_bags,
+    batch_labels,
 )
 
 

@@ -12,7 +12,7 @@ from fallow_sieve.store.errors import (
     StaleSaveError,
 )
 from fallow_sieve.store.formulas import FORMULAS
-from fallow_sieve.store.kitchen import save_settings, settings_of
+from fallow_sieve.store.kitchen import save_settings, settings_of, touch_shelf
 from fallow_sieve.store.kitchen_store import KitchenStore
 from fallow_sieve.store.schedules import SCHEDULES
 from fallow_sieve.store.standings import BlendAtHand, KeptStanding, blends_of_brief, keep_standings, kept_standings
@@ -74,6 +74,7 @@ __all__ = [
     "settings_of",
     "starters_of",
     "taught_in",
+    "touch_shelf",
     "words_of_work",
     "work_named",
     "workplace_of",

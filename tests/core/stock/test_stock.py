@@ -8,10 +8,11 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from fallow_sieve.core.ingredients.lots import check_count
 from fallow_sieve.core.stock.accounts import Account
 from fallow_sieve.core.stock.budget import GlutenDraw, gluten_budget
 from fallow_sieve.core.stock.buying import packs_for, reorder_at, reorder_point
-from fallow_sieve.core.stock.moves import Move, MoveKind, check_count, check_move, stock_of
+from fallow_sieve.core.stock.moves import Move, MoveKind, check_move, stock_of
 from fallow_sieve.core.values import BadInputError
 
 

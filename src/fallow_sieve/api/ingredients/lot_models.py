@@ -33,6 +33,9 @@ class LotIn(In):
     gluten_on: Day | None = None
     note: Note = ""
     archived: bool = False
+    opened_on: Day | None = None
+    milled_on: Day | None = None
+    supplier_code: Annotated[str, Field(max_length=60)] = ""
 
 
 class LotFullOut(Out):
@@ -55,6 +58,9 @@ class LotFullOut(Out):
     gluten_on: date | None
     note: str
     archived: bool
+    opened_on: date | None
+    milled_on: date | None
+    supplier_code: str
     version: int
     standing: LotStanding
     own_numbers: list[str]

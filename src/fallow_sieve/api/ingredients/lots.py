@@ -7,7 +7,7 @@ from typing import Any
 
 from flask import Blueprint, Response
 
-from fallow_sieve.api.http import answer, body, if_match, store, today
+from fallow_sieve.api.http import answer, body, if_match, now_text, store, today
 from fallow_sieve.api.ingredients.lot_models import LotFullOut, LotIn, LotsOut, PriceIn, PriceOut, lot_out, lots_out
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.ingredients import Lot, check_lot, standings
@@ -17,7 +17,7 @@ from fallow_sieve.services.ingredients.shelf import bins_of, lot_in_bin
 from fallow_sieve.store.ingredients import add_lot, get_ingredient, get_lot, save_lot
 
 routes = Blueprint("lots", __name__)
-_DATES = ("bought_on", "best_before", "gluten_on")
+_DATES = ("bought_on", "best_before", "gluten_on", "opened_on", "milled_on")
 
 
 @routes.get("/ingredients/<slug>/lots")
@@ -35,7 +35,7 @@ def add(slug: str) -> Response:
     """Add a lot."""
     lot = _lot(body(LotIn))
     with store().writing() as session:
-        add_lot(session, slug, lot)
+        add_lot(session, slug, lot, now_text())
         found = lots_out(bins_of(session, slug, today()))
     return answer(found, 201)
 
@@ -57,7 +57,7 @@ def save(lot_id: int) -> Response:
     given, version = body(LotIn), if_match()
     lot = _lot(given)
     with store().writing() as session:
-        record = save_lot(session, lot_id, lot, given.archived, version)
+        record = save_lot(session, lot_id, lot, given.archived, version, now_text())
         found = lots_out(bins_of(session, record.ingredient, today()))
     return answer(found, version=record.version)
 

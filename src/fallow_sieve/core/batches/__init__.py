@@ -2,4 +2,15 @@
 
 __all__: list[str] = []
 
-__all__ = ["adding", "cleaning", "codes", "drawing", "evenness", "keeping", "over_pouring", "planning", "yields"]
+__all__ = [
+    "adding",
+    "batch",
+    "cleaning",
+    "codes",
+    "drawing",
+    "evenness",
+    "keeping",
+    "over_pouring",
+    "planning",
+    "yields",
+]

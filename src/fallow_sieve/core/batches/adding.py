@@ -50,7 +50,7 @@ class PartIn:
 
 
 def premix_steps(dose_g: float, batch_g: float, least_pct: float = TRACE_PCT) -> int:
-    """Return how often a dose is pre-mixed 1 : 9 until it is `least_pct` % of the batch.
+    """Return how often a dose (g) is pre-mixed 1 : 9 until it is `least_pct` % of the batch.
 
     >>> premix_steps(18, 6000), premix_steps(1.2, 6000), premix_steps(130, 6000)
     (1, 2, 0)

@@ -56,7 +56,7 @@ class Counted:
 def random_limit(diameter_um: float, density_g_per_ml: float, mass_fraction: float, sample_g: float) -> Chance:
     """Return what chance leaves of a part of `mass_fraction` (0–1) in a sample of `sample_g` g.
 
-    `diameter_um` is the mass-mean size; to be safe take the d90.
+    `diameter_um` is the mass-mean size (µm), `density_g_per_ml` in g a mL; to be safe take the d90.
 
     >>> round(random_limit(200, 1.5, 0.003, 10).cv_pct, 2)
     1.45

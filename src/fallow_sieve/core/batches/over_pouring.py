@@ -37,7 +37,7 @@ class LeaveIt:
 
 
 def take_out(target_g: float, tolerance_g: float, poured_g: float, others_under_it: bool = False) -> TakeOut | None:
-    """Return how to take out what is too much; None where something lies under or over it already.
+    """Return how to take out what is too much, g; None where something lies under or over it already.
 
     >>> take_out(220, 2.2, 242)
     TakeOut(take_out_g=22, stop_within_g=(217.8, 222.2))

@@ -101,13 +101,13 @@ def band(target_g: float, step_g: float, pct: float) -> Band:
 
 
 def tolerance_pct(target_g: float, batch_g: float) -> float:
-    """Return the tolerance of a part, %: 1, or 2 where it is under 5 % of the batch. Rule of thumb."""
+    """Return the tolerance of a part of `target_g` g, %: 1, or 2 where it is under 5 % of the batch. Rule of thumb."""
     is_small = target_g < batch_g * SMALL_SHARE_PCT / 100
     return TOLERANCE_OF_SMALL_PCT if is_small else TOLERANCE_PCT
 
 
 def dilution_of(target_g: float, step_g: float) -> Dilution | None:
-    """Return how a dose that the scale cannot see is diluted with flour; None where it can see it."""
+    """Return how a dose (g) that the scale cannot see is diluted with flour; None where it can see it."""
     found = dilute(target_g, step_g)
     return found if found.needed else None
 

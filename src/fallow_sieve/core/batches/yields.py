@@ -36,7 +36,7 @@ class Yield:
 
 
 def balance_of(weighed_in_g: float, bags_g: float, taken: Taken, wanted_loss_pct: float = 1.0) -> Yield:
-    """Return how what came out of a batch stands against what went in, g.
+    """Return how what came out of a batch stands against what went in, g; `wanted_loss_pct` in %.
 
     >>> balance_of(6060, 6008, Taken(40, 6)).unexplained_g
     6.0

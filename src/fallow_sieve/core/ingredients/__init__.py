@@ -78,6 +78,7 @@ from fallow_sieve.core.ingredients.layers import (
 from fallow_sieve.core.ingredients.lots import (
     Lot,
     LotStanding,
+    check_count,
     check_lot,
     price_history,
     price_per_usable_kg,
@@ -191,6 +192,7 @@ __all__ = [
     "bins_of",
     "borrowed",
     "check_contents",
+    "check_count",
     "check_label",
     "check_lot",
     "column_named",

@@ -20,7 +20,8 @@ class Lot:
 
     `bought_g` and `stock_g` in g, `pack_price` for a pack of `pack_g` g of which `yield_pct` % can be used, or else
     `price_per_kg` of what can be used; money in the kitchen's currency. `gluten_mg_per_kg` by
-    the method `gluten_basis` on the day `gluten_on`; None is unknown. Dates as `date`.
+    the method `gluten_basis` on the day `gluten_on`; None is unknown. Dates as `date`. `supplier_code` is the sack's
+    own number, beside the kitchen's `code`.
     """
 
     code: str
@@ -37,6 +38,12 @@ class Lot:
     gluten_basis: str = ""
     gluten_on: date | None = None
     note: str = ""
+    opened_on: date | None = None
+    milled_on: date | None = None
+    supplier_code: str = ""
+
+
+FOUND_MORE_PCT = 3.0  # bags hold 1–2 % more than they say; above that it is another lot
 
 
 def check_lot(lot: Lot, today: date) -> None:
@@ -45,12 +52,7 @@ def check_lot(lot: Lot, today: date) -> None:
         raise BadInputError("a lot needs a code", place="/code", right="the number on the bag, or one of your own")
     _within(lot.bought_g, "bought_g", MOST_G, over_0=True, unit="g")
     _within(lot.stock_g, "stock_g", MOST_G, unit="g")
-    if lot.stock_g > lot.bought_g * (1 + 1e-9):
-        raise BadInputError(
-            f"{lot.stock_g:g} g in stock of {lot.bought_g:g} g bought",
-            place="/stock_g",
-            right="no more can be left than was bought",
-        )
+    check_count(lot.stock_g, lot.bought_g)
     for name in ("pack_price", "price_per_kg"):
         _within(getattr(lot, name), name, MOST_PRICE)
     _within(lot.pack_g, "pack_g", MOST_G, over_0=True, unit="g")
@@ -66,6 +68,19 @@ def check_lot(lot: Lot, today: date) -> None:
     _check_dates(lot, today)
 
 
+def check_count(counted_g: float, bought_g: float) -> None:
+    """Raise BadInputError where a count finds more than a lot of `bought_g` g can hold.
+
+    >>> check_count(1030, 1000)
+    """
+    if counted_g > bought_g * (1 + FOUND_MORE_PCT / 100) + 1e-6:
+        raise BadInputError(
+            f"{counted_g:g} g in stock of {bought_g:g} g bought",
+            place="/stock_g",
+            right=f"at most {FOUND_MORE_PCT:g} % more can be left than was bought; is this another lot?",
+        )
+
+
 def _within(
     value: float | None, name: str, most: float, *, over_0: bool = False, unit: str = "in the kitchen's currency"
 ) -> None:
@@ -78,7 +93,8 @@ def _within(
 
 
 def _check_dates(lot: Lot, today: date) -> None:
-    for name, what in (("bought_on", "bought"), ("gluten_on", "tested")):
+    did = (("bought_on", "bought"), ("gluten_on", "tested"), ("opened_on", "opened"), ("milled_on", "milled"))
+    for name, what in did:
         day = getattr(lot, name)
         if day is not None and day > today:
             raise BadInputError(

@@ -2,4 +2,16 @@
 
 __all__: list[str] = []
 
-__all__ = ["allergens", "claims", "dates", "label", "lines", "listing", "net_mass", "nutrition", "rounding", "wording"]
+__all__ = [
+    "allergens",
+    "binder_line",
+    "claims",
+    "dates",
+    "label",
+    "lines",
+    "listing",
+    "net_mass",
+    "nutrition",
+    "rounding",
+    "wording",
+]

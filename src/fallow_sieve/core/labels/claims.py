@@ -42,7 +42,7 @@ class Claim:
 
 
 def claims_of(per_100_g: Mapping[str, Estimate], rules: Sequence[ClaimRule]) -> tuple[Claim, ...]:
-    """Return each rule judged on the food as eaten, whose nutrients are `per_100_g`."""
+    """Return each rule judged on the food as eaten, whose nutrients are `per_100_g`, g or mg a 100 g."""
     return tuple(c for r in rules if (c := _judged(per_100_g, r)) is not None)
 
 

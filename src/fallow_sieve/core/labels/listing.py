@@ -134,7 +134,7 @@ def _one(part: PartShare, name: LabelName, named: Sequence[Named], share_pct: fl
 
 
 def share_text(share_pct: float) -> str:
-    """Return a share as it is printed: one place, none where it is whole.
+    """Return a share (%) as it is printed: one place, none where it is whole.
 
     >>> share_text(7.62), share_text(70.0)
     ('7.6', '70')

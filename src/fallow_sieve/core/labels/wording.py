@@ -79,7 +79,7 @@ class GlutenTold:
 
 
 def passes(value_mg_per_kg: float, scheme: GlutenScheme) -> bool:
-    """Return whether a value is within a scheme's limit; where nothing may be detectable no number passes.
+    """Return whether a value (mg/kg) is within a scheme's limit; where nothing may be detectable no number passes.
 
     >>> passes(20.0, GlutenScheme("us", "Gluten-free", 20, False, True, ""))
     False

@@ -8,9 +8,6 @@ from enum import StrEnum
 
 from fallow_sieve.core.values import BadInputError
 
-FOUND_MORE_PCT = 3.0  # bags hold 1–2 % more than they say
-_NOTHING_G = 1e-6
-
 
 class MoveKind(StrEnum):
     """What a move is; see SIGNS for which way it goes."""
@@ -63,13 +60,3 @@ def check_move(move: Move) -> None:
 def stock_of(moves: Iterable[Move]) -> float:
     """Return the stock that moves add up to, g."""
     return sum(m.mass_g for m in moves)
-
-
-def check_count(counted_g: float, bought_g: float) -> None:
-    """Raise BadInputError where more is found than a lot of `bought_g` g can hold: over 3 % more is another lot."""
-    if counted_g > bought_g * (1 + FOUND_MORE_PCT / 100) + _NOTHING_G:
-        raise BadInputError(
-            f"{counted_g:g} g in stock of {bought_g:g} g bought",
-            place="/stock_g",
-            right=f"at most {FOUND_MORE_PCT:g} % more than was bought; is this another lot?",
-        )

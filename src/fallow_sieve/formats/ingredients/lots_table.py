@@ -12,8 +12,8 @@ from fallow_sieve.core.values import BadInputError, shown
 from fallow_sieve.formats.ingredients.shelf_table import MOST_ROWS, Refusal
 from fallow_sieve.formats.shared import Table, guarded, unguarded
 
-_TEXTS = ("code", "supplier", "gluten_basis", "note")
-_DATES = ("bought_on", "best_before", "gluten_on")
+_TEXTS = ("code", "supplier", "gluten_basis", "note", "supplier_code")
+_DATES = ("bought_on", "best_before", "gluten_on", "opened_on", "milled_on")
 _NEEDED = ("ingredient", "code", "bought_g", "stock_g")
 COLUMNS = (
     "ingredient",
@@ -32,6 +32,9 @@ COLUMNS = (
     "gluten_on",
     "note",
     "archived",
+    "opened_on",
+    "milled_on",
+    "supplier_code",
 )
 
 

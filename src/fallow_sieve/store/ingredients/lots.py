@@ -11,10 +11,12 @@ from sqlalchemy import insert, text
 from sqlmodel import Session, col, select
 
 from fallow_sieve.core.ingredients import Lot, price_per_usable_kg
+from fallow_sieve.core.stock.moves import Move, MoveKind
 from fallow_sieve.core.values import BadInputError
 from fallow_sieve.store.errors import NotFoundError
 from fallow_sieve.store.ingredients.ingredients import get_ingredient
 from fallow_sieve.store.kitchen import touch_shelf
+from fallow_sieve.store.stock import add_moves, record
 from fallow_sieve.store.tables import LotRow
 from fallow_sieve.store.versions import save_versioned
 
@@ -30,7 +32,7 @@ class LotOnRecord:
     version: int
 
 
-_DATES = ("bought_on", "best_before", "gluten_on")
+_DATES = ("bought_on", "best_before", "gluten_on", "opened_on", "milled_on")
 _FIELDS = tuple(Lot.__dataclass_fields__)
 
 
@@ -70,22 +72,39 @@ def lots_of(session: Session, slug: str) -> list[LotOnRecord]:
     return [_record(row) for row in rows]
 
 
-def add_lot(session: Session, slug: str, lot: Lot) -> LotOnRecord:
-    """Add a checked lot of an ingredient. Raises BadInputError where its code is taken."""
+def add_lot(session: Session, slug: str, lot: Lot, at: str = "") -> LotOnRecord:
+    """Add a checked lot of an ingredient at `at` (ISO, UTC). Raises BadInputError where its code is taken."""
     get_ingredient(session, slug)
     _check_code(session, slug, lot.code, None)
-    row = LotRow(ingredient=slug, **_values(lot))
+    row = LotRow(ingredient=slug, **_values(lot) | {"stock_g": 0.0})
     session.add(row)
     session.flush()
+    for move in _first_moves(row.id, lot, at):
+        record(session, move)
+    row.version = 1
     touch_shelf(session, [slug])
     return _record(row)
 
 
-def save_lot(session: Session, lot_id: int, lot: Lot, archived: bool, version: int) -> LotOnRecord:
-    """Save a checked lot if `version` is current, else raise StaleSaveError."""
+def _first_moves(lot_id: int | None, lot: Lot, at: str) -> list[Move]:
+    """What a lot begins with: what was bought, and what a count then found of it."""
+    when = at or (f"{lot.bought_on.isoformat()}T00:00:00Z" if lot.bought_on else "")
+    left_g = round(lot.stock_g - lot.bought_g, 6)
+    bought = Move(MoveKind.BOUGHT, lot.bought_g, when, lot_id=lot_id)
+    return [bought, *([Move(MoveKind.COUNTED, left_g, when, lot_id=lot_id, why="as entered")] if left_g else [])]
+
+
+def save_lot(
+    session: Session, lot_id: int, lot: Lot, archived: bool, version: int, at: str = "", why: str = ""
+) -> LotOnRecord:
+    """Save a checked lot if `version` is current, else raise StaleSaveError; another stock is a count, at `at`."""
     row = _row(session, lot_id)
     _check_code(session, row.ingredient, lot.code, lot_id)
-    save_versioned(session, row, {**_values(lot), "archived": archived}, version)
+    found_g = round(lot.stock_g - row.stock_g, 6)
+    save_versioned(session, row, {**_values(lot), "stock_g": row.stock_g, "archived": archived}, version)
+    if found_g:
+        record(session, Move(MoveKind.COUNTED, found_g, at, lot_id=lot_id, why=why))
+        row.version = version + 1
     touch_shelf(session, [row.ingredient])
     return _record(row)
 
@@ -116,15 +135,23 @@ def all_lots(session: Session) -> list[LotOnRecord]:
 
 
 def write_lots(
-    session: Session, new: Sequence[tuple[str, Lot, bool]], changed: Sequence[tuple[int, Lot, bool]]
+    session: Session, new: Sequence[tuple[str, Lot, bool]], changed: Sequence[tuple[int, Lot, bool]], at: str = ""
 ) -> None:
     """Write checked lots in one go: `new` by ingredient, `changed` by id, each with whether it is put away.
 
     The shelf is not touched by this: whoever brings in a table does so once.
     """
     if new:
-        session.execute(insert(LotRow), [{"ingredient": s, **_values(x), "archived": away} for s, x, away in new])
+        rows = [{"ingredient": s, **_values(x), "archived": away} for s, x, away in new]
+        ids = session.execute(insert(LotRow).returning(col(LotRow.id), sort_by_parameter_order=True), rows).scalars()
+        moves = [m for lot_id, (_, x, _) in zip(ids, new, strict=True) for m in _first_moves(lot_id, x, at)]
+        add_moves(session, moves)
     if changed:
+        ask = session.connection()
+        before: dict[int, float] = dict(ask.execute(text("SELECT id, stock_g FROM lot")).tuples().all())
+        found = [(n, round(x.stock_g - before[n], 6)) for n, x, _ in changed]
         columns = ", ".join(f"{n} = :{n}" for n in (*_FIELDS, "archived"))
         query = text(f"UPDATE lot SET {columns}, version = version + 1 WHERE id = :id")  # columns of ours
-        session.connection().execute(query, [{"id": n, **_values(x), "archived": away} for n, x, away in changed])
+        ask.execute(query, [{"id": n, **_values(x), "archived": away} for n, x, away in changed])
+        counted = [Move(MoveKind.COUNTED, g, at, lot_id=n, why="brought in") for n, g in found if g]
+        add_moves(session, counted)

@@ -1,5 +1,6 @@
 """The tables, a file a noun. Importing the package knows them all, as migrations need."""
 
+from fallow_sieve.store.tables.batches import BagRow, BatchRow, BatchStepRow, LabelPrintRow, WeighingRow
 from fallow_sieve.store.tables.blends import BlendDraftRow, BlendRevisionRow, BlendRow
 from fallow_sieve.store.tables.briefs import BriefRow
 from fallow_sieve.store.tables.columns import DraftColumns, HeadColumns, RevisionColumns
@@ -26,6 +27,7 @@ from fallow_sieve.store.tables.schedules import (
     WorkplaceRow,
 )
 from fallow_sieve.store.tables.standings import StandingRow
+from fallow_sieve.store.tables.stock import HoldRow, StockMoveRow
 from fallow_sieve.store.tables.tastings import SeatAnswerRow, SeatRow, TastingLogRow, TastingRow
 from fallow_sieve.store.tables.trials import PhotoRow, ReadingRow, SheetRow, StepRow, TrialRow
 from fallow_sieve.store.tables.words import KitchenWordRow
@@ -34,6 +36,9 @@ __all__ = [
     "BUNDLED",
     "LARDER",
     "AliasRow",
+    "BagRow",
+    "BatchRow",
+    "BatchStepRow",
     "BenchTestRow",
     "BlendDraftRow",
     "BlendRevisionRow",
@@ -47,9 +52,11 @@ __all__ = [
     "FormulaRevisionRow",
     "FormulaRow",
     "HeadColumns",
+    "HoldRow",
     "IngredientRow",
     "KitchenRow",
     "KitchenWordRow",
+    "LabelPrintRow",
     "LotRow",
     "NumbersRow",
     "ObservationRow",
@@ -66,8 +73,10 @@ __all__ = [
     "StandingRow",
     "StarterRow",
     "StepRow",
+    "StockMoveRow",
     "TastingLogRow",
     "TastingRow",
     "TrialRow",
+    "WeighingRow",
     "WorkplaceRow",
 ]

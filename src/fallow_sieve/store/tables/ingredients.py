@@ -97,6 +97,9 @@ class LotRow(SQLModel, table=True):
     note: str = Field(default="", sa_column_kwargs={"server_default": ""})
     archived: bool = Field(default=False, sa_column_kwargs={"server_default": "0"})
     version: int = Field(default=1, sa_column_kwargs={"server_default": "1"})
+    opened_on: str | None = None
+    milled_on: str | None = None
+    supplier_code: str = Field(default="", sa_column_kwargs={"server_default": ""})
 
 
 class PanelRow(SQLModel, table=True):

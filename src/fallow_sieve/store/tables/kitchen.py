@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from typing import Any
+
+from sqlalchemy import JSON
 from sqlmodel import Field, SQLModel
 
 
@@ -9,6 +12,7 @@ class KitchenRow(SQLModel, table=True):
     """The kitchen's settings: one row.
 
     `shelf_version` rises when any ingredient or lot changes, `trials_version` when a trial or a reading does.
+    `bulk` is how mixes are made ahead: vessels, scales, bags, labels.
     """
 
     __tablename__ = "kitchen"
@@ -29,3 +33,4 @@ class KitchenRow(SQLModel, table=True):
     shelf_version: int = 1
     trials_version: int = 1
     version: int = 1
+    bulk: dict[str, Any] = Field(default_factory=dict, sa_type=JSON, nullable=False)

@@ -1,0 +1,3 @@
+"""Batches over HTTP: planned, weighed, bagged, labelled."""
+
+__all__ = ["bags", "labels", "routes", "weighings"]

@@ -1,0 +1,44 @@
+"""Bags and bins of a batch: filled, placed, opened, and what leaves them."""
+
+from __future__ import annotations
+
+from flask import Blueprint, Response
+
+from fallow_sieve.api.batches.models import BatchBagIn, BatchOut, FillIn, LeaveIn
+from fallow_sieve.api.batches.routes import told
+from fallow_sieve.api.http import body, kitchen, now_text, store
+from fallow_sieve.api.spec import route
+from fallow_sieve.core.stock.moves import MoveKind
+from fallow_sieve.services.batches.bagging import Filled, Leaving, fill, leave, set_bag
+
+routes = Blueprint("bags_of_batches", __name__)
+
+
+@routes.post("/batches/<int:batch_id>/bags")
+@route(BatchOut, status=201, json=FillIn)
+def fill_bags(batch_id: int) -> Response:
+    """Fill bags or bins from a blended batch."""
+    given, here = body(FillIn), kitchen()
+    with store().writing() as session:
+        fill(session, batch_id, Filled(**given.model_dump()), now_text())
+        return told(session, batch_id, here, 201)
+
+
+@routes.put("/bags/<int:bag_id>")
+@route(BatchOut, json=BatchBagIn)
+def place(bag_id: int) -> Response:
+    """Set where a bag stands, and since when it is open."""
+    given, here = body(BatchBagIn), kitchen()
+    with store().writing() as session:
+        bag = set_bag(session, bag_id, given.place, given.opened_on, now_text())
+        return told(session, bag.batch_id, here)
+
+
+@routes.post("/bags/<int:bag_id>/moves")
+@route(BatchOut, status=201, json=LeaveIn)
+def move(bag_id: int) -> Response:
+    """Take from a bag, or count it."""
+    given, here = body(LeaveIn), kitchen()
+    with store().writing() as session:
+        bag = leave(session, bag_id, Leaving(**{**given.model_dump(), "kind": MoveKind(given.kind)}), now_text())
+        return told(session, bag.batch_id, here, 201)

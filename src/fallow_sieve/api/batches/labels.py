@@ -1,0 +1,63 @@
+"""The label of a batch: proofed, checked, noted as printed."""
+
+from __future__ import annotations
+
+from flask import Blueprint, Response, request
+
+from fallow_sieve.api.batches.models import LabelNoteIn, LabelQuery, ProofOut
+from fallow_sieve.api.http import answer_value, body, kitchen, now_text, store, today
+from fallow_sieve.api.spec import route
+from fallow_sieve.core.values import BadInputError, shown
+from fallow_sieve.services.batches.proof import ProofAsked, label_of_batch, note_print, proof_of
+from fallow_sieve.store.batches import prints_of
+
+routes = Blueprint("labels", __name__)
+MOST_BAG_G = 50_000
+
+
+def asked() -> ProofAsked:
+    """Return by what the query asks a label to be proofed. Raises BadInputError."""
+    given = request.args
+    return ProofAsked(
+        given.get("scheme", "eu"),
+        given.get("language", ""),
+        given.get("size", ""),
+        _grams("bag_g"),
+        _grams("portion_g"),
+    )
+
+
+def _grams(name: str) -> float | None:
+    text = request.args.get(name, "")
+    if not text:
+        return None
+    try:
+        value = float(text)
+    except ValueError:
+        value = -1.0
+    if not 0 < value <= MOST_BAG_G:
+        raise BadInputError(f"{shown(text)} will not do", place=f"?{name}", right=f"g, over 0 and at most {MOST_BAG_G}")
+    return value
+
+
+@routes.get("/batches/<int:batch_id>/label")
+@route(ProofOut, query=LabelQuery)
+def proof(batch_id: int) -> Response:
+    """Return the label of a batch by a scheme, every line with how it stands."""
+    here, wants = kitchen(), asked()
+    with store().reading() as session:
+        label, _ = label_of_batch(session, batch_id, wants, here, today())
+        return answer_value(ProofOut, proof_of(label, wants, prints_of(session, batch_id)))
+
+
+@routes.post("/batches/<int:batch_id>/labels")
+@route(ProofOut, status=201, json=LabelNoteIn)
+def note(batch_id: int) -> Response:
+    """Note that a label was printed, or checked and by which evidence."""
+    given, here = body(LabelNoteIn), kitchen()
+    wants = ProofAsked(given.scheme, given.language, given.size, given.bag_g)
+    with store().writing() as session:
+        label, _ = label_of_batch(session, batch_id, wants, here, today())
+        note_print(session, batch_id, given.kind, wants, label, given.evidence, now_text())
+        again, _ = label_of_batch(session, batch_id, wants, here, today())
+        return answer_value(ProofOut, proof_of(again, wants, prints_of(session, batch_id)), 201)

@@ -1,0 +1,231 @@
+"""What requests and answers of batches carry."""
+
+from __future__ import annotations
+
+from datetime import date
+from typing import Annotated, Literal
+
+from pydantic import Field, RootModel
+
+from fallow_sieve.api.models import In, Name, Out, RowId
+from fallow_sieve.services.batches.listing import BatchesSeen
+from fallow_sieve.services.batches.over import Ways
+from fallow_sieve.services.batches.page import BatchSeen
+from fallow_sieve.services.batches.proof import Proof
+
+Slug = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,79}$")]
+Key = Annotated[str, Field(pattern=r"^[A-Za-z0-9-]{8,64}$")]
+Grams = Annotated[float, Field(gt=0, le=1e6)]
+StepKind = Literal[
+    "sieve",
+    "premix",
+    "pour",
+    "mix",
+    "rest",
+    "clean",
+    "after-gluten",
+    "sample",
+    "gluten-test",
+    "may-contain",
+    "note",
+]
+Words = Annotated[str, Field(max_length=300)]
+
+
+class NewBatchIn(In):
+    """A batch to plan from a kept revision of a blend; without one the latest."""
+
+    blend_id: RowId
+    revision: Annotated[int, Field(ge=1, le=1_000_000)] | None = None
+
+
+class WantedIn(In):
+    """What is to be made: bags of a size, or so much in all (g), and the loss on the way (%)."""
+
+    bags: Annotated[int, Field(ge=1, le=500)] = 1
+    bag_g: Annotated[float, Field(ge=10, le=50_000)] = 500.0
+    total_g: Grams | None = None
+    loss_pct: Annotated[float, Field(ge=0, lt=50)] = 1.0
+
+
+class BatchMakingIn(In):
+    """How a batch is made: way of mixing, vessel (L), the scale's name, step and capacity (g), container (g)."""
+
+    blender: Slug = "bowl-whisk"
+    vessel_l: Annotated[float, Field(gt=0, le=1000)] | None = None
+    scale: Annotated[str, Field(max_length=60)] = "Simulated scale"
+    step_g: Annotated[float, Field(ge=0.001, le=100)] = 1.0
+    capacity_g: Annotated[float, Field(ge=10, le=1e6)] = 5000.0
+    container_g: Annotated[float, Field(ge=0, le=1e5)] = 0.0
+
+
+class BatchIn(In):
+    """A plan as it is set."""
+
+    name: Name
+    note: Annotated[str, Field(max_length=2000)] = ""
+    archived: bool = False
+    wanted: WantedIn
+    making: BatchMakingIn
+
+
+class StateIn(In):
+    """Where a batch goes. Of one that is given up, each ingredient goes `back` into its lot or `away`."""
+
+    to: Literal["planned", "weighing", "blended", "bagged", "used-up", "abandoned"]
+    fate: dict[Slug, Literal["back", "away"]] = Field(default_factory=dict)
+    why: Words = ""
+
+
+class WeighingIn(In):
+    """A weighing, g: net, gross, tare; from which lot; read while stable, or typed; why, where a reason is due."""
+
+    ingredient: Slug
+    net_g: Grams
+    lot_id: RowId | None = None
+    gross_g: Annotated[float, Field(ge=0, le=1e6)] = 0.0
+    tare_g: Annotated[float, Field(ge=0, le=1e6)] = 0.0
+    typed: bool = False
+    stable: bool = True
+    why: Words = ""
+
+
+class VoidIn(In):
+    """A weighing voided: why, and under which key of its own this is noted."""
+
+    why: Words
+    key: Key
+
+
+class EmptyIn(In):
+    """A lot that was found empty."""
+
+    lot_id: RowId
+
+
+class GrowIn(In):
+    """A batch made larger so that an over-poured part is right."""
+
+    ingredient: Slug
+
+
+class DoneIn(In):
+    """A step that was done: its kind, minutes, values by name, a note."""
+
+    kind: Literal[
+        "sieve",
+        "premix",
+        "pour",
+        "mix",
+        "rest",
+        "clean",
+        "after-gluten",
+        "sample",
+        "gluten-test",
+        "may-contain",
+        "note",
+    ]
+    minutes: Annotated[float, Field(ge=0, le=10_000)] | None = None
+    said: dict[Annotated[str, Field(max_length=40)], float | Annotated[str, Field(max_length=120)]] = Field(
+        default_factory=dict, max_length=12
+    )
+    note: Words = ""
+
+
+class FillIn(In):
+    """Bags or bins that were filled: how many, their size and what went into each (g), where they stand."""
+
+    count: Annotated[int, Field(ge=1, le=500)] = 1
+    size_g: Grams
+    net_g: Grams
+    place: Annotated[str, Field(max_length=80)] = ""
+    is_bin: bool = False
+
+
+class BatchBagIn(In):
+    """Where a bag stands, and since when it is open."""
+
+    place: Annotated[str, Field(max_length=80)] = ""
+    opened_on: date | None = None
+
+
+class LeaveIn(In):
+    """What leaves a bag (g), or with `counted` what was found left in it: why, where to, for which trial."""
+
+    kind: Literal["used", "gone-out", "thrown-away", "counted"]
+    mass_g: Annotated[float, Field(ge=0, le=1e6)]
+    why: Words = ""
+    where: Annotated[str, Field(max_length=120)] = ""
+    trial_id: RowId | None = None
+
+
+class LabelQuery(In):
+    """By what a label is proofed: scheme, language, size, g in a bag, a portion (g)."""
+
+    scheme: str | None = None
+    language: str | None = None
+    size: str | None = None
+    bag_g: float | None = None
+    portion_g: float | None = None
+
+
+class LabelNoteIn(In):
+    """A label that was printed, or checked by which evidence. No person's name."""
+
+    kind: Literal["printed", "checked"]
+    scheme: Annotated[str, Field(max_length=20)] = "eu"
+    language: Annotated[str, Field(max_length=20)] = ""
+    size: Annotated[str, Field(max_length=40)] = ""
+    bag_g: Grams | None = None
+    evidence: Words = ""
+
+
+class BatchesQuery(In):
+    """Which page of batches."""
+
+    cursor: int | None = None
+    limit: int | None = None
+
+
+class CodeQuery(In):
+    """A code as it was typed or scanned."""
+
+    typed: str
+
+
+class BatchOut(RootModel[BatchSeen]):
+    """A batch with all that its page shows."""
+
+
+class BatchList(RootModel[BatchesSeen]):
+    """The batches, what needs a hand first."""
+
+
+class OverPouredOut(RootModel[Ways]):
+    """The ways out of an over-poured part."""
+
+
+class ProofOut(RootModel[Proof]):
+    """A label with its proof."""
+
+
+class CodeOut(Out):
+    """A code as it is meant, whether its check holds, and the batch that has it (None: none)."""
+
+    code: str
+    valid: bool
+    bag: int | None
+    batch_id: int | None
+
+
+class WeighedOut(Out):
+    """A weighing that counts once: its key and net mass (g)."""
+
+    key: str
+    net_g: float
+
+
+class EmptiedOut(Out):
+    """How much a lot that was found empty should still have held, g."""
+
+    missing_g: float

@@ -1,0 +1,3 @@
+"""Batches at work: planned, weighed, bagged, told."""
+
+__all__ = ["bagging", "listing", "over", "page", "planning", "proof", "stepping", "weighing"]

@@ -1,0 +1,92 @@
+"""What a batch's mix is: binder, allergens, gluten, fit, how much a scoop holds."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from fallow_sieve.core.batches.adding import PartIn, comes_apart
+from fallow_sieve.core.batches.batch import Batch, Weighing
+from fallow_sieve.core.batches.yields import mix_density, scoop_g
+from fallow_sieve.core.labels.binder_line import binder_line
+from fallow_sieve.core.stock.budget import GlutenDraw, gluten_budget
+from fallow_sieve.core.values import Range
+from fallow_sieve.services.batches.made import Made, gluten_parts, mix_for_label
+from fallow_sieve.services.kitchen import KitchenNow
+from fallow_sieve.services.labels.rules import rules_of
+
+SCOOP_ML = 60.0
+
+
+@dataclass(frozen=True, slots=True)
+class DrawSeen:
+    """g of a mix from a lot, as % of the mix, with its gluten (mg/kg; None: unknown)."""
+
+    ingredient: str
+    name: str
+    lot_id: int | None
+    lot_code: str
+    supplier: str
+    mass_g: float
+    mix_pct: float
+    gluten_mg_per_kg: float | None
+
+
+@dataclass(frozen=True, slots=True)
+class MixSeen:
+    """A made mix: its draws, binder in words, allergens, gluten (mg/kg) with what is unknown, fit, scoop (g)."""
+
+    draws: list[DrawSeen]
+    binder: str
+    binder_is_in: bool | None
+    allergens: list[str]
+    gluten_status: str
+    gluten_mg_per_kg: float
+    gluten_unknown_pct: float
+    gluten_stay_under: float | None
+    fit: float | None
+    scoop_ml: float
+    scoop_g: Range | None
+    comes_apart: bool
+    cautions: list[str]
+
+
+def mix_seen(
+    batch: Batch, made: Made, weighings: Sequence[Weighing], kitchen: KitchenNow, held: dict[int, str]
+) -> MixSeen:
+    """Return what a made (or planned) mix is."""
+    mix = mix_for_label(batch, made, weighings, kitchen, held, "")
+    line = binder_line(mix, rules_of("eu").text)
+    told = gluten_parts(made.draws, made.shelf, held)
+    budget = gluten_budget([GlutenDraw(p.name, p.mass_g, p.mg_per_kg, p.contains) for p in told])
+    load = mix.binder.load
+    densities = {p.ingredient: made.shelf[p.ingredient].range_of("density_g_per_ml") for p in made.blend.parts}
+    density = mix_density({p.ingredient: p.mass_g for p in made.blend.parts}, densities)
+    parts = [PartIn(made.shelf[p.ingredient], p.mass_g) for p in made.blend.parts]
+    return MixSeen(
+        draws=_draws(made),
+        binder=line.text or "No binder in, and none is usual for this use.",
+        binder_is_in=None if load is None else load > 0,
+        allergens=list(made.judgement.contains),
+        gluten_status=budget.status,
+        gluten_mg_per_kg=budget.known_mg_per_kg,
+        gluten_unknown_pct=budget.unknown_pct,
+        gluten_stay_under=budget.stay_under_mg_per_kg,
+        fit=made.judgement.fit.score if made.judgement.fit else None,
+        scoop_ml=SCOOP_ML,
+        scoop_g=scoop_g(density, SCOOP_ML) if density else None,
+        comes_apart=comes_apart(parts, {}),
+        cautions=[c.say for c in made.judgement.cautions],
+    )
+
+
+def _draws(made: Made) -> list[DrawSeen]:
+    total_g = sum(d.mass_g for d in made.draws) or 1.0
+    return [
+        DrawSeen(
+            d.ingredient, made.shelf[d.ingredient].name, d.lot.id if d.lot else None, d.lot.lot.code if d.lot else "",
+            d.lot.lot.supplier if d.lot else "", d.mass_g, 100 * d.mass_g / total_g,
+            d.lot.lot.gluten_mg_per_kg if d.lot else made.shelf[d.ingredient].gluten_mg_per_kg,
+        )
+        for d in made.draws
+    ]  # fmt: skip
