@@ -74,3 +74,25 @@ def test_its_noise_is_what_it_says_and_the_same_for_the_same_seed(clock):
 def test_it_bears_only_so_much(clock, mass_g):
     with pytest.raises(BadInputError):
         scale(clock).load(mass_g)
+
+
+def test_what_is_poured_runs_on_until_it_is_stopped_and_does_not_stand_still_meanwhile(clock):
+    one = scale(clock, settles_s=0)
+    one.load(850)
+    one.tare()
+    one.pour(40)
+    clock.now = 2.5
+    assert (one.read().mass_g, one.read().stable, one.read().gross_g) == (100, False, 950)
+    one.pour(0)
+    clock.now = 60
+    assert (one.read().mass_g, one.read().stable) == (100, True)
+    with pytest.raises(BadInputError, match="g/s"):
+        one.pour(-1)
+
+
+def test_more_than_it_bears_is_an_overload_and_counts_as_no_reading(clock):
+    one = scale(clock, settles_s=0, capacity_g=5000)
+    one.load(5000)
+    assert (one.read().overload, one.read().stable) == (False, True)
+    one.load(5001)
+    assert (one.read().overload, one.read().stable) == (True, False)

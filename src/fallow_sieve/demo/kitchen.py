@@ -10,6 +10,7 @@ from sqlmodel import Session
 from fallow_sieve.core.blends import Blend, Part
 from fallow_sieve.core.ingredients import Fact, Lot, OnMesh, Quality, Soak, range_for
 from fallow_sieve.core.values import CupStandard, SpoonStandard
+from fallow_sieve.demo.batches import add_batches, drawn_g
 from fallow_sieve.demo.bins import BINS, Bin
 from fallow_sieve.demo.experiments import add_experiments
 from fallow_sieve.demo.findings import (
@@ -70,12 +71,15 @@ def fill(kitchen: KitchenStore, now: datetime) -> bool:
         add_trials(session, here, now)
         add_tastings(session, here, now)
         add_experiments(session, here, now)
+        add_batches(session, here, now)
     return True
 
 
 def _fill_bins(session: Session, now: datetime) -> None:
+    drawn = drawn_g()
     for n, b in enumerate(BINS):
-        add_lot(session, b.ingredient, _lot(b, now, 25 + 3 * n))
+        lot = _lot(b, now, 25 + 3 * n)
+        add_lot(session, b.ingredient, replace(lot, stock_g=lot.stock_g + drawn.get(b.ingredient, 0.0)))
     for n, b in enumerate(PANTRY):
         add_lot(session, b.ingredient, _lot(b, now, 4 + n % 5))
     for days_ago, b in USED_UP:

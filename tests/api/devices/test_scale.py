@@ -32,7 +32,7 @@ def test_another_scale_fits_behind_the_same_interface(client, app):
     from fallow_sieve.devices.scale import Reading
 
     class RealScale:
-        name, readability_g = "Bench scale", 0.1
+        name, readability_g, capacity_g = "Bench scale", 0.1, 3000.0
 
         def read(self):
             return Reading(12.3, True)

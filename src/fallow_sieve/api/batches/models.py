@@ -8,6 +8,7 @@ from typing import Annotated, Literal
 from pydantic import Field, RootModel
 
 from fallow_sieve.api.models import In, Name, Out, RowId
+from fallow_sieve.reference.labelling import Mixing
 from fallow_sieve.services.batches.listing import BatchesSeen
 from fallow_sieve.services.batches.over import Ways
 from fallow_sieve.services.batches.page import BatchSeen
@@ -109,7 +110,7 @@ class GrowIn(In):
     ingredient: Slug
 
 
-class DoneIn(In):
+class BatchStepIn(In):
     """A step that was done: its kind, minutes, values by name, a note."""
 
     kind: Literal[
@@ -185,6 +186,18 @@ class BatchesQuery(In):
 
     cursor: int | None = None
     limit: int | None = None
+
+
+class OverQuery(In):
+    """The part of which too much is in."""
+
+    ingredient: str
+
+
+class MixingList(Out):
+    """The ways of mixing, by hand and in machines."""
+
+    items: list[Mixing]
 
 
 class CodeQuery(In):

@@ -10,12 +10,14 @@ from fallow_sieve.api.batches.models import (
     BatchIn,
     BatchList,
     BatchOut,
+    BatchStepIn,
     CodeOut,
     CodeQuery,
-    DoneIn,
     GrowIn,
+    MixingList,
     NewBatchIn,
     OverPouredOut,
+    OverQuery,
     StateIn,
 )
 from fallow_sieve.api.http import answer, answer_value, body, if_match, kitchen, now_text, store, today, whole
@@ -24,6 +26,7 @@ from fallow_sieve.core.batches.batch import BatchState, Making
 from fallow_sieve.core.batches.codes import read_code
 from fallow_sieve.core.batches.planning import Wanted
 from fallow_sieve.core.values import BadInputError
+from fallow_sieve.reference.labelling import mixing_rows
 from fallow_sieve.services.batches.listing import batches_seen
 from fallow_sieve.services.batches.over import grow, ways_out
 from fallow_sieve.services.batches.page import batch_page
@@ -73,6 +76,13 @@ def by_code() -> Response:
     return answer(CodeOut(code=found.code, valid=found.valid, bag=found.bag, batch_id=batch.id if batch else None))
 
 
+@routes.get("/batches/ways")
+@route(MixingList)
+def ways() -> Response:
+    """Return the ways of mixing, by hand and in machines."""
+    return answer(MixingList(items=list(mixing_rows())))
+
+
 @routes.get("/batches/<int:batch_id>")
 @route(BatchOut)
 def one(batch_id: int) -> Response:
@@ -106,10 +116,10 @@ def bring_on(batch_id: int) -> Response:
 
 
 @routes.post("/batches/<int:batch_id>/steps")
-@route(BatchOut, json=DoneIn)
+@route(BatchOut, json=BatchStepIn)
 def note_step(batch_id: int) -> Response:
     """Note a step that was done."""
-    given, here, now = body(DoneIn), kitchen(), now_text()
+    given, here, now = body(BatchStepIn), kitchen(), now_text()
     with store().writing() as session:
         get_batch(session, batch_id)
         add_step(session, batch_id, StepDone(given.kind, now, given.minutes, dict(given.said), given.note.strip()))
@@ -118,7 +128,7 @@ def note_step(batch_id: int) -> Response:
 
 
 @routes.get("/batches/<int:batch_id>/over")
-@route(OverPouredOut)
+@route(OverPouredOut, query=OverQuery)
 def over(batch_id: int) -> Response:
     """Return the ways out of an over-poured part, named by ?ingredient=."""
     ingredient, here = request.args.get("ingredient", ""), kitchen()

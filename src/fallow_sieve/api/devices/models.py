@@ -15,9 +15,18 @@ class ScaleOut(Out):
     readability_g: float
     mass_g: float
     stable: bool
+    gross_g: float
+    capacity_g: float
+    overload: bool
 
 
 class LoadIn(In):
     """What is put on the simulated scale, in g."""
 
     mass_g: float = Field(ge=0, le=20_000)
+
+
+class StreamIn(In):
+    """How fast flour runs onto the simulated scale, g/s; 0 stops it."""
+
+    g_per_s: float = Field(ge=0, le=200)

@@ -6,7 +6,7 @@ from typing import cast
 
 from flask import Blueprint, Response, current_app
 
-from fallow_sieve.api.devices.models import LoadIn, ScaleOut
+from fallow_sieve.api.devices.models import LoadIn, ScaleOut, StreamIn
 from fallow_sieve.api.http import answer, body
 from fallow_sieve.api.spec import route
 from fallow_sieve.devices import Scale, SimulatedScale
@@ -38,11 +38,25 @@ def tare() -> Response:
 @route(ScaleOut, json=LoadIn)
 def load() -> Response:
     """Put a mass on the simulated scale; a real one has to be loaded by hand."""
-    given, on_bench = body(LoadIn), _scale()
+    given = body(LoadIn)
+    _simulated().load(given.mass_g)
+    return answer(_shown())
+
+
+@routes.put("/devices/scale/stream")
+@route(ScaleOut, json=StreamIn)
+def pour() -> Response:
+    """Let flour run onto the simulated scale, or stop it."""
+    given = body(StreamIn)
+    _simulated().pour(given.g_per_s)
+    return answer(_shown())
+
+
+def _simulated() -> SimulatedScale:
+    on_bench = _scale()
     if not isinstance(on_bench, SimulatedScale):
         raise NotFoundError("simulated scale", on_bench.name)
-    on_bench.load(given.mass_g)
-    return answer(_shown())
+    return on_bench
 
 
 def _shown() -> ScaleOut:
@@ -54,4 +68,7 @@ def _shown() -> ScaleOut:
         readability_g=on_bench.readability_g,
         mass_g=found.mass_g,
         stable=found.stable,
+        gross_g=found.gross_g,
+        capacity_g=on_bench.capacity_g,
+        overload=found.overload,
     )

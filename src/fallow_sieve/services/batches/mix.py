@@ -16,6 +16,7 @@ from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.labels.rules import rules_of
 
 SCOOP_ML = 60.0
+NO_ALLERGEN = "No allergen that is watched here; check the sacks."
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,7 +40,7 @@ class MixSeen:
     draws: list[DrawSeen]
     binder: str
     binder_is_in: bool | None
-    allergens: list[str]
+    allergens: str
     gluten_status: str
     gluten_mg_per_kg: float
     gluten_unknown_pct: float
@@ -67,7 +68,7 @@ def mix_seen(
         draws=_draws(made),
         binder=line.text or "No binder in, and none is usual for this use.",
         binder_is_in=None if load is None else load > 0,
-        allergens=list(made.judgement.contains),
+        allergens=next((c.say for c in made.judgement.cautions if c.kind == "allergens"), NO_ALLERGEN),
         gluten_status=budget.status,
         gluten_mg_per_kg=budget.known_mg_per_kg,
         gluten_unknown_pct=budget.unknown_pct,
@@ -76,7 +77,7 @@ def mix_seen(
         scoop_ml=SCOOP_ML,
         scoop_g=scoop_g(density, SCOOP_ML) if density else None,
         comes_apart=comes_apart(parts, {}),
-        cautions=[c.say for c in made.judgement.cautions],
+        cautions=[c.say for c in made.judgement.cautions if c.kind != "allergens"],
     )
 
 

@@ -27,7 +27,8 @@
     { href: '#/schedules', label: 'Schedule', at: /^\/(schedules|schedule|plan|now|day|starters)/ },
     { href: '#/trials', label: 'Trials', at: /^\/(trials|trial|bake|family|last)/ },
     { href: '#/tastings', label: 'Tastings', at: /^\/(tastings|tasting|taste|plating|pooled)/ },
-    { href: '#/experiments', label: 'Experiments', at: /^\/(experiments|experiment)/ }
+    { href: '#/experiments', label: 'Experiments', at: /^\/(experiments|experiment)/ },
+    { href: '#/batches', label: 'Batches', at: /^\/(batches|batch|weigh|label|trace|stock)/ }
   ];
   const brief = $derived(current.brief);
   const on = $derived(undoing.on);

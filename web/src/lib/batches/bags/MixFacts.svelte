@@ -1,0 +1,73 @@
+<!-- What is asked at the shelf, in that order: what, binder, use by and why, allergens, gluten, scoop. -->
+<script lang="ts">
+  import { day, figure } from '../../ui/format';
+  import type { Batch } from '../types';
+
+  const { batch, mix }: { batch: Batch; mix: NonNullable<Batch['mix']> } = $props();
+  const gluten = $derived.by(() => {
+    if (mix.gluten_status === 'contains') return '■ a part of it is made from a gluten cereal';
+    const known = `${figure(mix.gluten_mg_per_kg, 1)} mg/kg known`;
+    if (mix.gluten_status === 'known')
+      return `${known} of all of it, by its lots; hot spots are not seen by a mean`;
+    const may =
+      mix.gluten_stay_under === null
+        ? ''
+        : `, which may carry ${figure(mix.gluten_stay_under, 0)} to stay under 20`;
+    return `◆ ${known}; ${figure(mix.gluten_unknown_pct, 1)} % of it has no value${may}`;
+  });
+</script>
+
+<dl>
+  <dt>Binder</dt>
+  <dd class="binder" data-binder>{mix.binder}</dd>
+  <dt>Best before</dt>
+  <dd>
+    {batch.best_before ? day(batch.best_before) : 'not known: no date is promised'}
+    <span class="small soft">{batch.best_before_why}</span>
+  </dd>
+  <dt>Allergens</dt>
+  <dd><b>{mix.allergens}</b></dd>
+  <dt>Gluten</dt>
+  <dd>{gluten}</dd>
+  <dt>A scoop</dt>
+  <dd>
+    {#if mix.scoop_g}
+      {mix.scoop_ml} mL hold {figure(mix.scoop_g.typical, 1)} g ({figure(mix.scoop_g.low, 1)} loose, {figure(
+        mix.scoop_g.high,
+        1
+      )} packed)
+    {:else}not known{/if}
+  </dd>
+  {#if mix.fit !== null}<dt>Fit</dt>
+    <dd>{figure(mix.fit, 0)} for {batch.use_name.toLowerCase()}</dd>{/if}
+</dl>
+{#each mix.cautions as c (c)}<p class="small">{c}</p>{/each}
+
+<style>
+  dl {
+    display: grid;
+    grid-template-columns: 7rem 1fr;
+    gap: 0.25rem 0.75rem;
+    margin: 0;
+  }
+
+  dt {
+    color: var(--soft);
+  }
+
+  .binder {
+    font-weight: 600;
+    font-size: var(--lead);
+  }
+
+  p {
+    margin: 0.4rem 0 0;
+    max-width: 46rem;
+  }
+
+  @media (max-width: 480px) {
+    dl {
+      grid-template-columns: 1fr;
+    }
+  }
+</style>
