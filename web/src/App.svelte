@@ -61,6 +61,7 @@
     '/batches': wrap({ asyncComponent: () => import('./lib/batches/BatchesPage.svelte') }),
     '/batch/:id': wrap({ asyncComponent: () => import('./lib/batches/BatchPage.svelte') }),
     '/weigh/:id': wrap({ asyncComponent: () => import('./lib/batches/weigh/WeighPage.svelte') }),
+    '/label/:id': wrap({ asyncComponent: () => import('./lib/batches/label/LabelPage.svelte') }),
     '/recipe': wrap({ asyncComponent: () => import('./lib/recipes/RecipePage.svelte') }),
     '/compare/:id': wrap({ asyncComponent: () => import('./lib/blends/compare/ComparePage.svelte') }),
     '/print/:id': wrap({ asyncComponent: () => import('./lib/blends/print/PrintPage.svelte') }),

@@ -152,7 +152,7 @@ def _finish(session: Session, given: DemoBatch, batch_id: int, kitchen: KitchenN
         leave(session, bag.id, leaving, _text(at + timedelta(days=1)))
     for scheme in given.schemes:
         asked = ProofAsked(scheme, bag_g=given.bag_g)
-        label, _ = label_of_batch(session, batch_id, asked, kitchen, at.date())
+        label = label_of_batch(session, batch_id, asked, kitchen, at.date()).label
         note_print(session, batch_id, "checked", asked, label, given.evidence, when)
         note_print(session, batch_id, "printed", asked, label, "", when)
     if given.hold_why:

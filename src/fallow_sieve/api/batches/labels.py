@@ -4,11 +4,15 @@ from __future__ import annotations
 
 from flask import Blueprint, Response, request
 
-from fallow_sieve.api.batches.models import LabelNoteIn, LabelQuery, ProofOut
-from fallow_sieve.api.http import answer_value, body, kitchen, now_text, store, today
+from fallow_sieve.api.batches.models import ChoicesOut, LabelNoteIn, LabelQuery, ProofOut
+from fallow_sieve.api.http import answer, answer_value, body, file_answer, kitchen, now_text, stem_of, store, today
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.values import BadInputError, shown
+from fallow_sieve.formats.labels import pdf_of, svg_of
+from fallow_sieve.reference.labelling import LANGUAGES, SCHEMES, label_sizes
+from fallow_sieve.services.batches.printing import for_bags, laid_out
 from fallow_sieve.services.batches.proof import ProofAsked, label_of_batch, note_print, proof_of
+from fallow_sieve.store import settings_of
 from fallow_sieve.store.batches import prints_of
 
 routes = Blueprint("labels", __name__)
@@ -46,8 +50,38 @@ def proof(batch_id: int) -> Response:
     """Return the label of a batch by a scheme, every line with how it stands."""
     here, wants = kitchen(), asked()
     with store().reading() as session:
-        label, _ = label_of_batch(session, batch_id, wants, here, today())
-        return answer_value(ProofOut, proof_of(label, wants, prints_of(session, batch_id)))
+        of = label_of_batch(session, batch_id, wants, here, today())
+        return answer_value(ProofOut, proof_of(of, wants, prints_of(session, batch_id)))
+
+
+@routes.get("/batches/<int:batch_id>/label.svg")
+@route(None, query=LabelQuery)
+def picture(batch_id: int) -> Response:
+    """Return the label of a batch as a picture (SVG) of its own size."""
+    here, wants = kitchen(), asked()
+    with store().reading() as session:
+        of = label_of_batch(session, batch_id, wants, here, today())
+        made = laid_out(of, wants, settings_of(session).name)
+    return Response(svg_of(made.page), mimetype="image/svg+xml")
+
+
+@routes.get("/batches/<int:batch_id>/label.pdf")
+@route(None, query=LabelQuery)
+def paper(batch_id: int) -> Response:
+    """Return labels of all bags of a batch as a file to print (PDF); what is held does not print."""
+    here, wants = kitchen(), asked()
+    with store().reading() as session:
+        of = label_of_batch(session, batch_id, wants, here, today())
+        made = for_bags(of, wants, settings_of(session).name)
+    data = pdf_of([m.page for m in made], f"{of.found.batch.name} {of.found.batch.code}", made[0].size.per_sheet)
+    return file_answer(data, "application/pdf", f"{stem_of(of.found.batch.code, 'label')}-label.pdf")
+
+
+@routes.get("/labels/choices")
+@route(ChoicesOut)
+def choices() -> Response:
+    """Return the schemes, languages and sizes of labels."""
+    return answer(ChoicesOut(schemes=SCHEMES, languages=LANGUAGES, sizes=list(label_sizes().values())))
 
 
 @routes.post("/batches/<int:batch_id>/labels")
@@ -57,7 +91,7 @@ def note(batch_id: int) -> Response:
     given, here = body(LabelNoteIn), kitchen()
     wants = ProofAsked(given.scheme, given.language, given.size, given.bag_g)
     with store().writing() as session:
-        label, _ = label_of_batch(session, batch_id, wants, here, today())
-        note_print(session, batch_id, given.kind, wants, label, given.evidence, now_text())
-        again, _ = label_of_batch(session, batch_id, wants, here, today())
+        of = label_of_batch(session, batch_id, wants, here, today())
+        note_print(session, batch_id, given.kind, wants, of.label, given.evidence, now_text())
+        again = label_of_batch(session, batch_id, wants, here, today())
         return answer_value(ProofOut, proof_of(again, wants, prints_of(session, batch_id)), 201)

@@ -8,7 +8,7 @@ from typing import Annotated, Literal
 from pydantic import Field, RootModel
 
 from fallow_sieve.api.models import In, Name, Out, RowId
-from fallow_sieve.reference.labelling import Mixing
+from fallow_sieve.reference.labelling import LabelSize, Mixing
 from fallow_sieve.services.batches.listing import BatchesSeen
 from fallow_sieve.services.batches.over import Ways
 from fallow_sieve.services.batches.page import BatchSeen
@@ -198,6 +198,14 @@ class MixingList(Out):
     """The ways of mixing, by hand and in machines."""
 
     items: list[Mixing]
+
+
+class ChoicesOut(Out):
+    """What a label can be made by: schemes and languages with their names, sizes."""
+
+    schemes: dict[str, str]
+    languages: dict[str, str]
+    sizes: list[LabelSize]
 
 
 class CodeQuery(In):

@@ -3,18 +3,24 @@
 from fallow_sieve.reference.labelling.bulk import Mixing, mixing_rows, net_masses, storage_clock, storage_words
 from fallow_sieve.reference.labelling.numbers import daily_values, eu_tolerances, print_eu, print_us
 from fallow_sieve.reference.labelling.schemes import (
+    SCHEMES,
     allergen_rules,
     claim_rules,
     gluten_scheme,
 )
 from fallow_sieve.reference.labelling.texts import (
     LANGUAGES,
+    LabelSize,
     label_names,
+    label_size,
+    label_sizes,
     label_text,
 )
 
 __all__ = [
     "LANGUAGES",
+    "SCHEMES",
+    "LabelSize",
     "Mixing",
     "allergen_rules",
     "claim_rules",
@@ -22,6 +28,8 @@ __all__ = [
     "eu_tolerances",
     "gluten_scheme",
     "label_names",
+    "label_size",
+    "label_sizes",
     "label_text",
     "mixing_rows",
     "net_masses",

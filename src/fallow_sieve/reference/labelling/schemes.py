@@ -11,7 +11,14 @@ from fallow_sieve.core.labels.wording import GlutenScheme
 from fallow_sieve.core.values import UnknownNameError, nearest_names
 from fallow_sieve.reference.tables import read_table
 
-SCHEMES = ("eu", "us", "ca", "anz", "jp", "codex")
+SCHEMES = {
+    "eu": "European Union",
+    "us": "United States",
+    "ca": "Canada",
+    "anz": "Australia, New Zealand",
+    "jp": "Japan",
+    "codex": "Codex, elsewhere",
+}
 FALLBACK = "codex"  # of a place without a rule of its own on the wording
 
 

@@ -61,8 +61,6 @@ def mix_seen(
     told = gluten_parts(made.draws, made.shelf, held)
     budget = gluten_budget([GlutenDraw(p.name, p.mass_g, p.mg_per_kg, p.contains) for p in told])
     load = mix.binder.load
-    densities = {p.ingredient: made.shelf[p.ingredient].range_of("density_g_per_ml") for p in made.blend.parts}
-    density = mix_density({p.ingredient: p.mass_g for p in made.blend.parts}, densities)
     parts = [PartIn(made.shelf[p.ingredient], p.mass_g) for p in made.blend.parts]
     return MixSeen(
         draws=_draws(made),
@@ -75,10 +73,17 @@ def mix_seen(
         gluten_stay_under=budget.stay_under_mg_per_kg,
         fit=made.judgement.fit.score if made.judgement.fit else None,
         scoop_ml=SCOOP_ML,
-        scoop_g=scoop_g(density, SCOOP_ML) if density else None,
+        scoop_g=scoop_of(made),
         comes_apart=comes_apart(parts, {}),
         cautions=[c.say for c in made.judgement.cautions if c.kind != "allergens"],
     )
+
+
+def scoop_of(made: Made) -> Range | None:
+    """Return what a scoop of SCOOP_ML mL of a mix holds, g; None where a part's density is not known."""
+    densities = {p.ingredient: made.shelf[p.ingredient].range_of("density_g_per_ml") for p in made.blend.parts}
+    density = mix_density({p.ingredient: p.mass_g for p in made.blend.parts}, densities)
+    return scoop_g(density, SCOOP_ML) if density else None
 
 
 def _draws(made: Made) -> list[DrawSeen]:

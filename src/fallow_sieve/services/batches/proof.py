@@ -12,7 +12,7 @@ from fallow_sieve.core.labels.label import label_of, label_sentence
 from fallow_sieve.core.labels.lines import Label, LabelAsked, LabelLine
 from fallow_sieve.core.labels.wording import MixTest
 from fallow_sieve.core.values import BadInputError
-from fallow_sieve.services.batches.made import mix_for_label
+from fallow_sieve.services.batches.made import Made, mix_for_label
 from fallow_sieve.services.batches.page import OnRecord, made_or_planned, on_record
 from fallow_sieve.services.batches.parts import parts_seen
 from fallow_sieve.services.kitchen import KitchenNow
@@ -34,10 +34,23 @@ class ProofAsked:
     portion_g: float | None = None
 
 
-def label_of_batch(
-    session: Session, batch_id: int, asked: ProofAsked, kitchen: KitchenNow, today: date
-) -> tuple[Label, OnRecord]:
-    """Return the label of a batch as weighed (of a plan: as it would be drawn), and the batch on record.
+@dataclass(frozen=True, slots=True)
+class BatchLabel:
+    """A label with the batch on record that it is of, and the mix as it was made."""
+
+    label: Label
+    found: OnRecord
+    made: Made
+
+    @property
+    def best_before(self) -> str:
+        """Until when the mix keeps (ISO); empty where no date is promised."""
+        low = self.made.kept.low
+        return low.isoformat() if low and self.found.batch.made_on else ""
+
+
+def label_of_batch(session: Session, batch_id: int, asked: ProofAsked, kitchen: KitchenNow, today: date) -> BatchLabel:
+    """Return the label of a batch as weighed; of a plan as it would be drawn.
 
     Raises NotFoundError, UnknownNameError, and BadInputError where nothing is in it.
     """
@@ -58,7 +71,7 @@ def label_of_batch(
         may_contain=_may_contain(found.steps),
         checked=checked_by(prints_of(session, batch_id), asked.scheme),
     )
-    return label_of(mix, rules_of(asked.scheme, asked.language), wants), found
+    return BatchLabel(label_of(mix, rules_of(asked.scheme, asked.language), wants), found, made)
 
 
 def _test(steps: Sequence[StepDone]) -> MixTest | None:
@@ -96,8 +109,9 @@ class Proof:
     printed: list[Printed]
 
 
-def proof_of(label: Label, asked: ProofAsked, prints: Sequence[Printed]) -> Proof:
+def proof_of(of: BatchLabel, asked: ProofAsked, prints: Sequence[Printed]) -> Proof:
     """Return a label with its proof, what is held first."""
+    label = of.label
     order = sorted(label.lines, key=lambda x: _ORDER.get(str(x.status), 2))
     table = [{"text": r.text, "printed": r.printed, "per": r.per} for r in label.table.rows]
     checked = checked_by(prints, asked.scheme)

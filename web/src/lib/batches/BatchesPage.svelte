@@ -103,7 +103,9 @@
             </span>
             <span>
               {#if b.made_g}
-<span class="tube" aria-hidden="true"><i style:width="{(100 * b.left_g) / b.made_g}%"></i></span>
+                <span class="tube" aria-hidden="true"
+                  ><i style:width="{(100 * b.left_g) / b.made_g}%"></i></span
+                >
                 <span class="small soft">{kilos(b.left_g)} of {kilos(b.made_g)}</span>
               {/if}
             </span>
@@ -196,7 +198,7 @@
     text-align: left;
   }
 
-.tube {
+  .tube {
     display: block;
     height: 10px;
     border: 1px solid var(--tube);

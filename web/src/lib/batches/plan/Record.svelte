@@ -42,7 +42,10 @@
 </script>
 
 <details open={batch.state === 'weighing' || batch.state === 'blended'}>
-  <summary>Record: {batch.weighings.length} weighings, {batch.steps.length} {batch.steps.length === 1 ? 'step' : 'steps'}</summary>
+  <summary
+    >Record: {batch.weighings.length} weighings, {batch.steps.length}
+    {batch.steps.length === 1 ? 'step' : 'steps'}</summary
+  >
   <ul>
     {#each batch.weighings as w (w.key)}
       <li class:gone={!w.counts}>
