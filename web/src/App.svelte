@@ -62,6 +62,8 @@
     '/batch/:id': wrap({ asyncComponent: () => import('./lib/batches/BatchPage.svelte') }),
     '/weigh/:id': wrap({ asyncComponent: () => import('./lib/batches/weigh/WeighPage.svelte') }),
     '/label/:id': wrap({ asyncComponent: () => import('./lib/batches/label/LabelPage.svelte') }),
+    '/trace/:kind/:id': wrap({ asyncComponent: () => import('./lib/batches/trace/TracePage.svelte') }),
+    '/stock': wrap({ asyncComponent: () => import('./lib/batches/StockPage.svelte') }),
     '/recipe': wrap({ asyncComponent: () => import('./lib/recipes/RecipePage.svelte') }),
     '/compare/:id': wrap({ asyncComponent: () => import('./lib/blends/compare/ComparePage.svelte') }),
     '/print/:id': wrap({ asyncComponent: () => import('./lib/blends/print/PrintPage.svelte') }),

@@ -39,6 +39,8 @@ from fallow_sieve.api.reference import routes as reference
 from fallow_sieve.api.schedules import planning, starters, workplace
 from fallow_sieve.api.schedules import routes as schedules
 from fallow_sieve.api.security import register_security
+from fallow_sieve.api.stock import holds
+from fallow_sieve.api.stock import routes as stock
 from fallow_sieve.api.tastings import files as tasting_files
 from fallow_sieve.api.tastings import links as seat_links
 from fallow_sieve.api.tastings import routes as tastings
@@ -98,6 +100,8 @@ _MODULES = (
     weighings,
     batch_bags,
     batch_labels,
+    stock,
+    holds,
 )
 
 

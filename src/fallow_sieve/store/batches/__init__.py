@@ -4,6 +4,7 @@ from fallow_sieve.store.batches.bags import add_bag, bags_of, get_bag, save_bag
 from fallow_sieve.store.batches.records import (
     add_batch,
     batch_by_code,
+    batches_of_lots,
     batches_on,
     get_batch,
     open_batches,
@@ -25,6 +26,7 @@ __all__ = [
     "add_weighing",
     "bags_of",
     "batch_by_code",
+    "batches_of_lots",
     "batches_on",
     "get_bag",
     "get_batch",

@@ -23,7 +23,16 @@ from fallow_sieve.store.ingredients.lot_files import (
     plan_lots,
     plan_numbers,
 )
-from fallow_sieve.store.ingredients.lots import LotOnRecord, add_lot, all_lots, check_lot_of, get_lot, lots_of, save_lot
+from fallow_sieve.store.ingredients.lots import (
+    LotOnRecord,
+    add_lot,
+    all_lots,
+    check_lot_of,
+    get_lot,
+    lots_by_id,
+    lots_of,
+    save_lot,
+)
 from fallow_sieve.store.ingredients.numbers import Stored, fact_of, facts_in_force, layers_of, stacked
 from fallow_sieve.store.ingredients.panels_and_tests import (
     PanelOnRecord,
@@ -71,6 +80,7 @@ __all__ = [
     "layers_of",
     "load_shelf",
     "lot_lines",
+    "lots_by_id",
     "lots_of",
     "number_lines",
     "other_names",

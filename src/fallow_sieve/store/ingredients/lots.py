@@ -72,6 +72,11 @@ def lots_of(session: Session, slug: str) -> list[LotOnRecord]:
     return [_record(row) for row in rows]
 
 
+def lots_by_id(session: Session, ids: Sequence[int]) -> list[LotOnRecord]:
+    """Return lots by their ids, in the order of these in the store."""
+    return [_record(r) for r in session.exec(select(LotRow).where(col(LotRow.id).in_(ids)))]
+
+
 def add_lot(session: Session, slug: str, lot: Lot, at: str = "") -> LotOnRecord:
     """Add a checked lot of an ingredient at `at` (ISO, UTC). Raises BadInputError where its code is taken."""
     get_ingredient(session, slug)

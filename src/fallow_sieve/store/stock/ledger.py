@@ -88,10 +88,22 @@ def moves_of_lot(session: Session, lot_id: int) -> list[MoveOnRecord]:
     return [_record(r) for r in rows]
 
 
-def moves_of_batch(session: Session, batch_id: int) -> list[MoveOnRecord]:
-    """Return the moves that belong to a batch, of lots and of its bags, the first one first."""
-    query = select(StockMoveRow).where(StockMoveRow.batch_id == batch_id).order_by(col(StockMoveRow.id))
-    return [_record(r) for r in session.exec(query)]
+@dataclass(frozen=True, slots=True)
+class MoveSeen:
+    """A move as it is shown: when (ISO, UTC), kind, ± g, why, where to, for which batch."""
+
+    at: str
+    kind: str
+    mass_g: float
+    why: str
+    where_to: str
+    batch_id: int | None
+
+
+def moves_seen(session: Session, lot_id: int) -> list[MoveSeen]:
+    """Return the moves of a lot as they are shown, the first one first."""
+    found = [m.move for m in moves_of_lot(session, lot_id)]
+    return [MoveSeen(m.at, str(m.kind), m.mass_g, m.why, m.where, m.batch_id) for m in found]
 
 
 def moves_of_bags(session: Session, bag_ids: Iterable[int]) -> dict[int, list[MoveOnRecord]]:

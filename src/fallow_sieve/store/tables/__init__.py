@@ -27,7 +27,7 @@ from fallow_sieve.store.tables.schedules import (
     WorkplaceRow,
 )
 from fallow_sieve.store.tables.standings import StandingRow
-from fallow_sieve.store.tables.stock import HoldRow, StockMoveRow
+from fallow_sieve.store.tables.stock import DrillRow, HoldRow, StockMoveRow
 from fallow_sieve.store.tables.tastings import SeatAnswerRow, SeatRow, TastingLogRow, TastingRow
 from fallow_sieve.store.tables.trials import PhotoRow, ReadingRow, SheetRow, StepRow, TrialRow
 from fallow_sieve.store.tables.words import KitchenWordRow
@@ -45,6 +45,7 @@ __all__ = [
     "BlendRow",
     "BriefRow",
     "DraftColumns",
+    "DrillRow",
     "ExperimentRow",
     "ExperimentRunRow",
     "FeedingRow",

@@ -26,6 +26,12 @@
   let evidence = $state('');
   const query = $derived(new URLSearchParams({ ...asked }).toString());
   const size = $derived(choices?.sizes.find((s) => s.name === asked.size));
+  const said = $derived(
+    proof?.lines
+      .map((l) => l.text)
+      .filter(Boolean)
+      .join(' ') ?? ''
+  );
   const bags = $derived(batch?.bags.filter((b) => b.left_g > 0).length ?? 0);
 
   async function load(): Promise<void> {
@@ -36,7 +42,7 @@
         .data;
       const drawn = await fetch(`/api/v1/batches/${id}/label.svg?${query}`);
       misfit = drawn.ok ? '' : ((await drawn.json()) as { detail: string }).detail;
-      picture = drawn.ok ? `data:image/svg+xml,${encodeURIComponent(await drawn.text())}` : '';
+      picture = drawn.ok ? await drawn.text() : '';
       trouble = '';
     } catch (error) {
       trouble = wordsOf(error);
@@ -78,13 +84,10 @@
         {/if}what is held does not print
       </p>
       {#if picture}
-        <img
-          src={picture}
-          alt="The label as it prints: {proof.lines
-            .map((l) => l.text)
-            .filter(Boolean)
-            .join(' ')}"
-        />
+        <div class="label" role="img" aria-label="The label as it prints: {said}">
+          <!-- eslint-disable-next-line svelte/no-at-html-tags -- as the kitchen itself drew it, every text escaped -->
+          {@html picture}
+        </div>
       {:else}<p class="held" role="alert">■ {misfit}</p>{/if}
       <div class="ruler" aria-hidden="true"><i></i></div>
       <p class="small soft">Lay a rule on the paper: this line has to be 50 mm.</p>
@@ -202,8 +205,10 @@
     background: var(--sheet);
   }
 
-  img {
+  .label :global(svg) {
+    display: block;
     max-width: 100%;
+    height: auto;
     margin: 0.5rem 0 0.75rem;
     border: 1px solid var(--ink);
     background: #fff;

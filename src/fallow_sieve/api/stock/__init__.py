@@ -1,0 +1,3 @@
+"""Stock over HTTP: traced, held, counted, bought."""
+
+__all__ = ["holds", "routes"]

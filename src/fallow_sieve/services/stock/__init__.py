@@ -1,0 +1,3 @@
+"""Stock at work: traced, held, counted, bought."""
+
+__all__ = ["buying", "counting", "holding", "trace"]
