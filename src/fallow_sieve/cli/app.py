@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import sys
-from datetime import datetime
 from pathlib import Path
 from typing import Annotated
 
@@ -232,14 +231,26 @@ def backup(
 
 
 @app.command()
+def archive(
+    to: Annotated[Path, typer.Argument(help="The new file, such as kitchen.zip.")],
+    db: Annotated[Path, typer.Option("--db", help="The kitchen's database.")] = DEFAULT_DB,
+    photos: Annotated[bool, typer.Option(help="With the pictures of trials.")] = True,
+) -> None:
+    """Write the whole kitchen into one ZIP of open files, also while it is in use."""
+    from fallow_sieve.cli.archives import archive as run
+
+    run(to, db, photos)
+
+
+@app.command()
 def restore(
     backup: Annotated[Path, typer.Argument(help="The copy to put back.")],
     db: Annotated[Path, typer.Option("--db", help="The kitchen's database; it must not be served.")] = DEFAULT_DB,
 ) -> None:
-    """Put a copy of a kitchen back in its place; the one of before is kept beside it."""
-    from fallow_sieve.safekeeping import restore as put_back
+    """Put a copy or an archive of a kitchen back in its place; the one of before is kept beside it."""
+    from fallow_sieve.cli.archives import restored
 
-    done = put_back(backup, db, datetime.now())
+    done = restored(backup, db)
     kept = f" What stood there before is in {done.kept.name}." if done.kept else ""
     typer.echo(f"{db} is as {backup} was.{kept}", err=True)
 

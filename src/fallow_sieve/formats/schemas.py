@@ -7,7 +7,7 @@ from pathlib import Path
 
 from pydantic import BaseModel
 
-from fallow_sieve.formats.batches import CodeAnswer
+from fallow_sieve.formats.batches import BatchFile, CodeAnswer, TraceAnswer
 from fallow_sieve.formats.blends import AnalysisDocument, BlendFile, OpenedAnswer
 from fallow_sieve.formats.briefs import BriefFile, MendOut, ProposalsOut
 from fallow_sieve.formats.experiments import ExperimentAnswer, ExperimentFile
@@ -59,6 +59,8 @@ MODELS: dict[str, type[BaseModel]] = {
     "experiment-1.json": ExperimentFile,
     "experiment-answer-1.json": ExperimentAnswer,
     "batch-code-1.json": CodeAnswer,
+    "batch-1.json": BatchFile,
+    "trace-1.json": TraceAnswer,
     "label-1.json": LabelAnswer,
 }
 

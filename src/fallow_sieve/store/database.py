@@ -73,9 +73,10 @@ class OtherVersionError(Exception):
     """The database was made by a version of Fallow Sieve that this one does not know."""
 
 
-def migrate(engine: Engine) -> None:
-    """Bring the database's tables to this version, forward from any released one. Raises OtherVersionError."""
-    if version_of(engine) == newest_version():
+def migrate(engine: Engine, to: str = "") -> None:
+    """Bring the database's tables to this version, or `to` a released one, forward only. Raises OtherVersionError."""
+    wanted = to or newest_version()
+    if version_of(engine) == wanted:
         return
     from alembic import command  # takes a third of a second to load, and is needed once for each new version
     from alembic.config import Config
@@ -84,11 +85,11 @@ def migrate(engine: Engine) -> None:
     config = Config()
     config.set_main_option("script_location", str(MIGRATIONS))
     with _alone(engine) as connection:
-        if _version_at(connection) == newest_version():
+        if _version_at(connection) == wanted:
             return  # another start was quicker, and we waited for it
         config.attributes["connection"] = connection
         try:
-            command.upgrade(config, "head")
+            command.upgrade(config, wanted)
         except CommandError as error:
             raise OtherVersionError(str(error)) from error
         connection.commit()
@@ -108,6 +109,11 @@ def _alone(engine: Engine) -> Iterator[Connection]:
                 if "locked" not in str(error.orig) or monotonic() > until:
                     raise
         yield writer
+
+
+def known_version(version: str) -> bool:
+    """Return whether this version of Fallow Sieve knows a version of the tables."""
+    return any(p.name.split("_")[0] == version for p in (MIGRATIONS / "versions").glob("[0-9]*.py"))
 
 
 def newest_version() -> str:

@@ -9,6 +9,7 @@ from fallow_sieve.api.batches.routes import told
 from fallow_sieve.api.http import body, kitchen, now_text, store
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.stock.moves import MoveKind
+from fallow_sieve.formats.shared import day_of
 from fallow_sieve.services.batches.bagging import Filled, Leaving, fill, leave, set_bag
 
 routes = Blueprint("bags_of_batches", __name__)
@@ -30,7 +31,7 @@ def place(bag_id: int) -> Response:
     """Set where a bag stands, and since when it is open."""
     given, here = body(BatchBagIn), kitchen()
     with store().writing() as session:
-        bag = set_bag(session, bag_id, given.place, given.opened_on, now_text())
+        bag = set_bag(session, bag_id, given.place, day_of(given.opened_on, "/opened_on"), now_text())
         return told(session, bag.batch_id, here)
 
 

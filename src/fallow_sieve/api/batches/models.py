@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from datetime import date
 from typing import Annotated, Literal
 
 from pydantic import Field, RootModel
 
 from fallow_sieve.api.models import In, Name, Out, RowId
+from fallow_sieve.formats.shared import Day
 from fallow_sieve.reference.labelling import LabelSize, Mixing
 from fallow_sieve.services.batches.listing import BatchesSeen
 from fallow_sieve.services.batches.over import Ways
@@ -147,7 +147,7 @@ class BatchBagIn(In):
     """Where a bag stands, and since when it is open."""
 
     place: Annotated[str, Field(max_length=80)] = ""
-    opened_on: date | None = None
+    opened_on: Day | None = None
 
 
 class LeaveIn(In):

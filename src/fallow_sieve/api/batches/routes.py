@@ -20,16 +20,29 @@ from fallow_sieve.api.batches.models import (
     OverQuery,
     StateIn,
 )
-from fallow_sieve.api.http import answer, answer_value, body, if_match, kitchen, now_text, store, today, whole
+from fallow_sieve.api.http import (
+    answer,
+    answer_value,
+    body,
+    file_answer,
+    if_match,
+    kitchen,
+    now_text,
+    stem_of,
+    store,
+    today,
+    whole,
+)
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.batches.batch import BatchState, Making
 from fallow_sieve.core.batches.codes import read_code
 from fallow_sieve.core.batches.planning import Wanted
 from fallow_sieve.core.values import BadInputError
 from fallow_sieve.reference.labelling import mixing_rows
+from fallow_sieve.services.batches.files import batch_file
 from fallow_sieve.services.batches.listing import batches_seen
 from fallow_sieve.services.batches.over import grow, ways_out
-from fallow_sieve.services.batches.page import batch_page
+from fallow_sieve.services.batches.page import batch_page, on_record
 from fallow_sieve.services.batches.planning import Planned, begin_plan, set_plan
 from fallow_sieve.services.batches.stepping import Going, go_on
 from fallow_sieve.services.kitchen import KitchenNow
@@ -90,6 +103,16 @@ def one(batch_id: int) -> Response:
     here = kitchen()
     with store().reading() as session:
         return told(session, batch_id, here)
+
+
+@routes.get("/batches/<int:batch_id>/export")
+@route(None)
+def export(batch_id: int) -> Response:
+    """Return a batch as a file (batch-1.json)."""
+    with store().reading() as session:
+        found = on_record(session, batch_id)
+    data = batch_file(found).model_dump_json(indent=1)
+    return file_answer(data, "application/json", f"{stem_of(found.batch.code, 'batch')}.json")
 
 
 @routes.put("/batches/<int:batch_id>")

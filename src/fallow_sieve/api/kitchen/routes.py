@@ -2,14 +2,18 @@
 
 from __future__ import annotations
 
+from pathlib import Path
+from tempfile import TemporaryDirectory
+
 from flask import Blueprint, Response, request
 
-from fallow_sieve.api.http import answer, body, if_match, store, today
+from fallow_sieve.api.http import answer, body, file_answer, if_match, store, today
 from fallow_sieve.api.kitchen.models import KitchenOut, SearchOut, SearchQuery, SettingsIn
 from fallow_sieve.api.spec import route
 from fallow_sieve.services.ingredients.shelf import view_of
 from fallow_sieve.services.searching import found_in_kitchen
 from fallow_sieve.store import save_settings, settings_of
+from fallow_sieve.store.archives import write_archive
 
 routes = Blueprint("kitchen", __name__)
 
@@ -31,6 +35,16 @@ def save_kitchen() -> Response:
     with store().writing() as session:
         found = save_settings(session, given.model_dump(), version)
     return answer(KitchenOut.model_validate(found), version=found.version)
+
+
+@routes.get("/kitchen/archive")
+@route(None)
+def archived() -> Response:
+    """Return the whole kitchen as one ZIP of open files."""
+    with TemporaryDirectory() as folder:
+        made = Path(folder) / "kitchen.zip"
+        write_archive(store().path, made)
+        return file_answer(made.read_bytes(), "application/zip", f"fallow-sieve-{today().isoformat()}.zip")
 
 
 @routes.get("/search")

@@ -13,6 +13,7 @@ from fallow_sieve.formats.shared.answers import (
     rounded,
 )
 from fallow_sieve.formats.shared.csv_rows import Most
+from fallow_sieve.formats.shared.days import Day, day_of
 from fallow_sieve.formats.shared.packed import opened_archive
 from fallow_sieve.formats.shared.pages import PDF_TYPE, Pages
 from fallow_sieve.formats.shared.spreadsheets import write_xlsx
@@ -40,6 +41,7 @@ __all__ = [
     "XLSX_TYPE",
     "BinderOut",
     "Cells",
+    "Day",
     "DoseOut",
     "EstimateOut",
     "GlutenOut",
@@ -50,6 +52,7 @@ __all__ = [
     "Slug",
     "Strict",
     "Table",
+    "day_of",
     "estimate_out",
     "guarded",
     "no_twice",

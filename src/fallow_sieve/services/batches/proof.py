@@ -57,10 +57,17 @@ def label_of_batch(session: Session, batch_id: int, asked: ProofAsked, kitchen: 
     found = on_record(session, batch_id)
     parts = parts_seen(session, found.batch, found.weighings, found.lots, found.held, kitchen.shelf, today)
     made = made_or_planned(found, parts, kitchen, today)
+    return _labelled(found, made, asked, kitchen, checked_by(prints_of(session, batch_id), asked.scheme))
+
+
+def label_of_file(found: OnRecord, asked: ProofAsked, kitchen: KitchenNow, today: date) -> BatchLabel:
+    """Return the label of a batch that was read from a file. Raises as label_of_batch does."""
+    return _labelled(found, made_or_planned(found, (), kitchen, today), asked, kitchen, "")
+
+
+def _labelled(found: OnRecord, made: Made | None, asked: ProofAsked, kitchen: KitchenNow, checked: str) -> BatchLabel:
     if made is None:
-        raise BadInputError(
-            "nothing is weighed, or an ingredient is gone from the shelf", right="weigh something first"
-        )
+        raise BadInputError("nothing is in it, or an ingredient is gone from the shelf", right="weigh something first")
     why = found.holds[0].why if found.holds else ""
     mix = mix_for_label(found.batch, made, found.weighings, kitchen, found.held, why)
     wants = LabelAsked(
@@ -69,7 +76,7 @@ def label_of_batch(session: Session, batch_id: int, asked: ProofAsked, kitchen: 
         test=_test(found.steps),
         clean_line=_is_clean(found.steps),
         may_contain=_may_contain(found.steps),
-        checked=checked_by(prints_of(session, batch_id), asked.scheme),
+        checked=checked,
     )
     return BatchLabel(label_of(mix, rules_of(asked.scheme, asked.language), wants), found, made)
 
