@@ -63,7 +63,7 @@ class Flow:
 
     def banner(self, text: str) -> None:
         """Place a word across the whole width."""
-        points = self.points * 2.0
+        points = self.points * _TITLE_TIMES * 1.2
         while points > self.points and width_of(text, points, True) > self.room:
             points *= 0.94
         self._lines([(text, True)], self.margin, self.room, points)

@@ -12,6 +12,7 @@ from fallow_sieve.formats.labels.record import MODULE_MM, BatchRecord, code_of
 from fallow_sieve.reference.labelling import LabelSize, label_size, label_sizes
 
 USUAL_PT = 8.4
+SHORT_MM = 16.0  # a code and its binder leave room on a tag
 STEPS = (1.0, 0.94, 0.88, 0.82)
 
 
@@ -65,7 +66,8 @@ def lay_out(printing: Printing, size_name: str) -> LaidOut:
 
 
 def _fitted(printing: Printing, size: LabelSize) -> LaidOut | None:
-    text, modules = code_of(printing.record, size.qr_mm)
+    room_mm = SHORT_MM if size.qr_holds == "short record" else size.qr_mm
+    text, modules = code_of(printing.record, room_mm)
     qr = Squares(0, 0, len(modules) * MODULE_MM, modules)
     for shrink in STEPS:
         points = max(size.least_size_pt, USUAL_PT * shrink)

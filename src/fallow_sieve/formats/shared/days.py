@@ -19,6 +19,4 @@ def day_of(text: str | None, place: str) -> date | None:
     try:
         return date.fromisoformat(text)
     except ValueError as error:
-        raise BadInputError(
-            f"the day {shown(text)}", place=place, right="as 2026-11-28"
-        ) from error
+        raise BadInputError(f"the day {shown(text)}", place=place, right="as 2026-11-28") from error

@@ -1,3 +1,15 @@
 """Batches at work: planned, weighed, bagged, told."""
 
-__all__ = ["bagging", "listing", "over", "page", "planning", "proof", "stepping", "weighing"]
+__all__ = [
+    "bagging",
+    "files",
+    "listing",
+    "lots_left",
+    "over",
+    "page",
+    "planning",
+    "printing",
+    "proof",
+    "stepping",
+    "weighing",
+]

@@ -64,12 +64,12 @@ def _bag(b: BagLeft) -> BagFile:
 
 
 def on_file(file: BatchFile) -> OnRecord:
-    """Return what a file holds as a batch on record, its lots numbered as they come. Raises BadInputError."""
+    """Return what a file holds as a batch on record, its lots under numbers that no kitchen has. BadInputError."""
     lots: dict[tuple[str, str], LotOnRecord] = {}
     for w in file.weighings:
         if w.lot is not None and (w.ingredient, w.lot.code) not in lots:
             lot = _lot(w.lot)
-            lots[w.ingredient, w.lot.code] = LotOnRecord(len(lots) + 1, w.ingredient, lot, False, 1)
+            lots[w.ingredient, w.lot.code] = LotOnRecord(-1 - len(lots), w.ingredient, lot, False, 1)
     by_slug: dict[str, list[LotOnRecord]] = {p.ingredient: [] for p in file.parts}
     for (slug, _), lot_on_record in lots.items():
         by_slug.setdefault(slug, []).append(lot_on_record)
