@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from functools import cache
 
 from fallow_sieve.formats.labels.record import Matrix
-from fallow_sieve.formats.shared.pages import FAMILY, Pages
+from fallow_sieve.formats.shared import FAMILY, Pages
 
 MM_PER_PT = 25.4 / 72
 LEADING = 1.22

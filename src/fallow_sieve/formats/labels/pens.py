@@ -6,7 +6,7 @@ from collections.abc import Iterable, Sequence
 from html import escape
 
 from fallow_sieve.formats.labels.paper import MM_PER_PT, EMark, Ink, LabelPage, Squares
-from fallow_sieve.formats.shared.pages import FAMILY, Pages
+from fallow_sieve.formats.shared import FAMILY, Pages
 
 _A4 = (210.0, 297.0)
 _SVG_FAMILY = "Atkinson Hyperlegible Next, sans-serif"

@@ -15,7 +15,7 @@ from fallow_sieve.formats.shared.answers import (
 from fallow_sieve.formats.shared.csv_rows import Most
 from fallow_sieve.formats.shared.days import Day, day_of
 from fallow_sieve.formats.shared.packed import opened_archive
-from fallow_sieve.formats.shared.pages import PDF_TYPE, Pages
+from fallow_sieve.formats.shared.pages import FAMILY, PDF_TYPE, Pages
 from fallow_sieve.formats.shared.spreadsheets import write_xlsx
 from fallow_sieve.formats.shared.strict import MASS_LIMIT_G, SLUG_PATTERN, Slug, Strict, no_twice
 from fallow_sieve.formats.shared.strict_json import parse_json
@@ -35,6 +35,7 @@ from fallow_sieve.formats.shared.validating import validate
 __all__ = [
     "CSV_TYPE",
     "DECIMALS",
+    "FAMILY",
     "MASS_LIMIT_G",
     "PDF_TYPE",
     "SLUG_PATTERN",

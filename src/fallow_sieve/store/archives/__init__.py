@@ -2,6 +2,7 @@
 
 from fallow_sieve.store.archives.restoring import is_archive, unpack
 from fallow_sieve.store.archives.tables import digest_of
-from fallow_sieve.store.archives.writing import Archived, write_archive
+from fallow_sieve.store.archives.writing import write_archive
 
-__all__ = ["Archived", "digest_of", "is_archive", "unpack", "write_archive"]
+
+__all__ = ["digest_of", "is_archive", "unpack", "write_archive"]

@@ -10,6 +10,7 @@
   import Trouble from '../../ui/Trouble.svelte';
   import { loadBatch } from '../doing';
   import type { Batch } from '../types';
+  import Choices from './Choices.svelte';
   import ProofLines from './ProofLines.svelte';
 
   const { params }: { params: { id: string } } = $props();
@@ -95,47 +96,7 @@
     <section class="right" aria-label="The proof">
       <p class="small soft"><a href="#/batch/{batch.id}">{batch.name} {batch.code}</a></p>
       <h1 data-says class:held={proof.say.startsWith('Held')}>{proof.say}</h1>
-      <div class="choices no-print">
-        {#if choices}
-          <label
-            ><span>scheme</span>
-            <select
-              class="field"
-              value={asked.scheme}
-              onchange={(e) => choose({ scheme: e.currentTarget.value })}
-            >
-              {#each Object.entries(choices.schemes) as [name, label] (name)}<option value={name}
-                  >{label}</option
-                >{/each}
-            </select></label
-          >
-          <label
-            ><span>language</span>
-            <select
-              class="field"
-              value={asked.language}
-              onchange={(e) => choose({ language: e.currentTarget.value })}
-            >
-              <option value="">as the scheme has it</option>
-              {#each Object.entries(choices.languages) as [name, label] (name)}<option value={name}
-                  >{label}</option
-                >{/each}
-            </select></label
-          >
-          <label
-            ><span>size</span>
-            <select
-              class="field"
-              value={asked.size}
-              onchange={(e) => choose({ size: e.currentTarget.value })}
-            >
-              {#each choices.sizes.filter((s) => !s.name.includes('sheet')) as s (s.name)}
-                <option value={s.name}>{s.for_what}, {s.width_mm} × {s.height_mm} mm</option>
-              {/each}
-            </select></label
-          >
-        {/if}
-      </div>
+      {#if choices}<Choices {choices} {asked} {choose} />{/if}
       <ProofLines lines={proof.proof} />
       <p class="small">
         Law is quoted from memory and differs from place to place: check locally. A mean hides hot spots of
@@ -225,20 +186,6 @@
 
   h1 {
     margin: 0.1rem 0 0.5rem;
-  }
-
-  .choices {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0.5rem 1rem;
-    padding-bottom: 0.6rem;
-    border-bottom: 1px solid var(--ink);
-  }
-
-  .choices label {
-    display: grid;
-    color: var(--soft);
-    font-size: var(--small);
   }
 
   .foot {

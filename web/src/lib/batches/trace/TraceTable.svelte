@@ -52,7 +52,13 @@
             >
           {/each}
           <tr class={b.balanced ? 'passes' : 'held'}>
-            <td>{b.balanced ? b.nobody_knows_g ? '● every gram is found but' : '● every gram is found' : '■ nobody knows'}</td><td></td>
+            <td
+              >{b.balanced
+                ? b.nobody_knows_g
+                  ? '● every gram is found but'
+                  : '● every gram is found'
+                : '■ nobody knows'}</td
+            ><td></td>
             <td class="num">{grams(b.nobody_knows_g)}</td><td class="num">{b.found_pct.toFixed(2)} found</td>
           </tr>
         </tbody>

@@ -9,6 +9,7 @@
   import { bringTo, foundEmpty, loadBatch } from '../doing';
   import BatchColumn from '../plan/BatchColumn.svelte';
   import { grams, partNow, standsAt, type Batch, type Lot } from '../types';
+  import { awake } from './awake';
   import { WeighBench } from './bench.svelte';
   import Binder from './Binder.svelte';
   import LotOfPour from './LotOfPour.svelte';
@@ -118,15 +119,7 @@
 
   $effect(() => bench.watch());
 
-  // Floury hands do not wake a screen.
-  $effect(() => {
-    let lock: { release(): Promise<void> } | undefined;
-    void navigator.wakeLock?.request('screen').then(
-      (found) => (lock = found),
-      () => undefined
-    );
-    return () => void lock?.release();
-  });
+  $effect(awake);
 
   loadOn(() => id, load);
   const again = (): Promise<void> => load(id);
