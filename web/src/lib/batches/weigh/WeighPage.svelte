@@ -122,13 +122,12 @@
   $effect(awake);
 
   loadOn(() => id, load);
-  const again = (): Promise<void> => load(id);
 </script>
 
-<svelte:window onkeydown={key} ononline={() => void bench.flush().then(again)} />
+<svelte:window onkeydown={key} ononline={() => void bench.flush().then(() => load(id))} />
 
 {#if trouble && !batch}
-  <Trouble say={trouble} {again} />
+  <Trouble say={trouble} again={() => load(id)} />
 {:else if batch && batch.state !== 'weighing'}
   <div class="page">
     <h1>{batch.say}</h1>
