@@ -67,12 +67,6 @@ def paste_recipe(page: Page) -> None:
     page.get_by_role("textbox", name="Recipe").evaluate("e => { e.scrollTop = 0; e.blur(); }")
 
 
-def swap_butter(page: Page) -> None:
-    """Look at what could stand in for the butter."""
-    page.get_by_role("button", name="Swap Butter, unsalted").click()
-    page.get_by_role("button", name="Take it: Ghee").wait_for()
-
-
 def why_gummy(page: Page) -> None:
     """Open the gummy crumb of a bake to its causes."""
     page.get_by_role("button", name="Gummy crumb clearly why?").click()
@@ -90,29 +84,30 @@ def seat_sheet(page: Page) -> None:
     page.wait_for_timeout(400)
 
 
-def good_for(page: Page) -> None:
-    """See what the blend is good for, over every use."""
-    page.get_by_role("tab", name="Good for").click()
+def pour(page: Page) -> None:
+    """Pour most of the next part of a batch onto the simulated scale."""
+    origin = page.url.split("#")[0].rstrip("/")
+    page.request.put(f"{origin}/api/v1/devices/scale/load", data={"mass_g": 385})
     page.wait_for_timeout(1500)
 
 
 SHOTS: tuple[tuple[str, str, Callable[[Page], None], dict[str, Any]], ...] = (
     ("briefs", "#/", nothing, {}),
     ("bench-passing", "#/bench/1", nothing, {}),
-    ("good-for", "#/bench/1", good_for, {}),
     ("proposals", "#/bench/3", propose, {}),
     ("trade-off", "#/bench/1", trade_off, {}),
-    ("compare", "#/compare/1", nothing, {}),
     ("shelf", "#/ingredients", read_number, {}),
     ("ingredient", "#/ingredients/brown-rice-flour", nothing, {}),
     ("formula", "#/formula/1", nothing, {}),
     ("conversion", "#/recipe", paste_recipe, {}),
-    ("swap", "#/formula/3", swap_butter, {}),
     ("schedule", "#/schedule/1", choose_knot, {}),
     ("trial", "#/trial/9", why_gummy, {}),
     ("family", "#/family/2", nothing, {"color_scheme": "dark"}),
     ("tasting", "#/tasting/1", nothing, {}),
     ("experiment", "#/experiment/1", nothing, {}),
+    ("label", "#/label/3", nothing, {}),
+    ("trace", "#/trace/lot/4", nothing, {}),
+    ("weigh-up", "#/weigh/4", pour, {"viewport": {"width": 390, "height": 844}, "has_touch": True}),
     ("trial-sheet", "sheet/9/?at=cut", nothing, {"viewport": {"width": 390, "height": 844}, "has_touch": True}),
     ("seat-sheet", "#/tastings", seat_sheet, {"viewport": {"width": 390, "height": 844}, "has_touch": True}),
     ("schedule-now", "#/now/1", nothing, {"viewport": {"width": 390, "height": 844}, "has_touch": True}),

@@ -49,8 +49,9 @@ def test_every_picture_is_shown_somewhere_or_at_least_is_one_of_few():
     assert {
         "formula",
         "conversion",
-        "swap",
-        "good-for",
+        "label",
+        "trace",
+        "weigh-up",
         "briefs",
         "bench-passing",
         "proposals",
@@ -61,7 +62,6 @@ def test_every_picture_is_shown_somewhere_or_at_least_is_one_of_few():
         "experiment",
         "seat-sheet",
         "trial-sheet",
-        "compare",
     } <= {p.stem for p in pictures if p.name in shown}
 
 
