@@ -26,10 +26,11 @@ export function kilos(value: number): string {
   return value >= 1000 ? `${(value / 1000).toFixed(2)}\u00a0kg` : `${Math.round(value)}\u00a0g`;
 }
 
-/** The part that is poured now: the one chosen, else the first that is not up to its least. */
+/** The part at hand: the one chosen, else one that is over-poured, else the first that is not up to its least. */
 export function partNow(parts: readonly Part[], chosen: string): Part | undefined {
   return (
     parts.find((p) => p.ingredient === chosen) ??
+    parts.find((p) => p.stands === 'held') ??
     parts.find((p) => p.stands === 'open' || p.stands === 'close') ??
     parts.at(-1)
   );

@@ -19,14 +19,24 @@
 <div class="choices no-print">
   <label
     ><span>scheme</span>
-    <select class="field" value={asked.scheme} onchange={(e) => choose({ scheme: of(e) })}>
+    <select
+      class="field"
+      aria-label="scheme"
+      value={asked.scheme}
+      onchange={(e) => choose({ scheme: of(e) })}
+    >
       {#each Object.entries(choices.schemes) as [name, label] (name)}<option value={name}>{label}</option
         >{/each}
     </select></label
   >
   <label
     ><span>language</span>
-    <select class="field" value={asked.language} onchange={(e) => choose({ language: of(e) })}>
+    <select
+      class="field"
+      aria-label="language"
+      value={asked.language}
+      onchange={(e) => choose({ language: of(e) })}
+    >
       <option value="">as the scheme has it</option>
       {#each Object.entries(choices.languages) as [name, label] (name)}<option value={name}>{label}</option
         >{/each}
@@ -34,7 +44,7 @@
   >
   <label
     ><span>size</span>
-    <select class="field" value={asked.size} onchange={(e) => choose({ size: of(e) })}>
+    <select class="field" aria-label="size" value={asked.size} onchange={(e) => choose({ size: of(e) })}>
       {#each choices.sizes.filter((s) => !s.name.includes('sheet')) as s (s.name)}
         <option value={s.name}>{s.for_what}, {s.width_mm} × {s.height_mm} mm</option>
       {/each}

@@ -58,7 +58,7 @@
     {#if t.batches.length}
       <svg
         viewBox="0 -26 1180 {picture.height + 40}"
-        role="img"
+        role="group"
         aria-label="{t.say} The table below says the same."
       >
         <text class="head" x="0" y="-12">lots, g drawn</text>
