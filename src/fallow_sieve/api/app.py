@@ -16,6 +16,7 @@ from fallow_sieve.api.bags import routes as opened_bags
 from fallow_sieve.api.batches import bags as batch_bags
 from fallow_sieve.api.batches import labels as batch_labels
 from fallow_sieve.api.batches import routes as batches
+from fallow_sieve.api.batches import sheets as weigh_sheets
 from fallow_sieve.api.batches import weighings
 from fallow_sieve.api.blends import files as blend_files
 from fallow_sieve.api.blends import judging
@@ -100,6 +101,7 @@ _MODULES = (
     weighings,
     batch_bags,
     batch_labels,
+    weigh_sheets,
     stock,
     holds,
 )

@@ -1,3 +1,3 @@
 """Sheets: what is handed to a phone in the same house, on a port of its own; forms that work without script."""
 
-__all__ = ["app", "limits", "pages", "server"]
+__all__ = ["app", "limits", "pages", "server", "weighing"]

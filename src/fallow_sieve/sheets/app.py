@@ -13,6 +13,8 @@ from werkzeug.exceptions import HTTPException, NotFound
 from fallow_sieve.core.values import FallowSieveError
 from fallow_sieve.sheets.pages import sheet_pages
 from fallow_sieve.sheets.seats import SeatSheets
+from fallow_sieve.sheets.several import Several
+from fallow_sieve.sheets.weighing import WeighSheets
 from fallow_sieve.store import BusyError, KitchenStore, NotFoundError
 from fallow_sieve.store.trials import sheet_opened
 
@@ -33,7 +35,7 @@ def create_sheets(kitchen: KitchenStore, clock: Callable[[], datetime], web_dist
     app = Flask(__name__, static_folder=None)
     app.extensions |= {"kitchen": kitchen, "clock": clock, "web_dist": web_dist}
     app.config["MAX_CONTENT_LENGTH"] = MOST_BYTES
-    app.register_blueprint(sheet_pages("sheets", _opened, SeatSheets()), url_prefix="/s")
+    app.register_blueprint(sheet_pages("sheets", _opened, Several(SeatSheets(), WeighSheets())), url_prefix="/s")
     app.register_error_handler(FallowSieveError, problem_of)
     app.after_request(_headed)
     app.before_request(_same_origin)

@@ -1,3 +1,3 @@
 """Batches over HTTP: planned, weighed, bagged, labelled."""
 
-__all__ = ["bags", "labels", "routes", "weighings"]
+__all__ = ["bags", "labels", "routes", "sheets", "weighings"]

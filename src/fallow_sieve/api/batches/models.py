@@ -188,6 +188,21 @@ class BatchesQuery(In):
     limit: int | None = None
 
 
+class WeighSheetIn(In):
+    """Where a weigh-up sheet is served: an address of this machine, and a port (0: any that is free)."""
+
+    host: Annotated[str, Field(min_length=1, max_length=60)]
+    port: Annotated[int, Field(ge=0, le=65535)] = 0
+
+
+class WeighSheetOut(Out):
+    """An address that opens one weigh-up until `ends_at`, and a code to point a phone at; it is shown once."""
+
+    url: str
+    qr_svg: str
+    ends_at: str
+
+
 class OverQuery(In):
     """The part of which too much is in."""
 

@@ -7,6 +7,7 @@ __all__ = [
     "lots_left",
     "over",
     "page",
+    "parts",
     "planning",
     "printing",
     "proof",

@@ -23,11 +23,12 @@ from fallow_sieve.store.trials.records import (
     trials_named,
     trials_of_formula,
 )
-from fallow_sieve.store.trials.sheets import hand_out, sheet_opened, take_in
+from fallow_sieve.store.trials.sheets import TRIAL, hand_out, sheet_opened, take_in
 
 __all__ = [
     "FAMILY_MARK",
     "POURS",
+    "TRIAL",
     "PhotoOnRecord",
     "PourOnRecord",
     "StepOnRecord",

@@ -1,6 +1,7 @@
 <!-- The one thing that comes next for a batch, and beside it what can be taken back or given up. -->
 <script lang="ts">
   import { push } from 'svelte-spa-router';
+  import HandOut from '../../device/HandOut.svelte';
   import Sheet from '../../ui/Sheet.svelte';
   import { attempt } from '../../ui/state/attempt';
   import { bringTo } from '../doing';
@@ -13,6 +14,7 @@
     bagged: ['blended', 'Back to the blended mix']
   };
   let givingUp = $state(false);
+  let handing = $state(false);
   let fate = $state<Record<string, string>>({});
   let why = $state('');
   const inside = $derived(batch.parts.filter((p) => p.poured_g > 0));
@@ -42,6 +44,7 @@
     <button class="action main" onclick={begin}>Begin weighing</button>
   {:else if batch.state === 'weighing'}
     <button class="action" class:main={!allIn} onclick={begin}>Go on weighing</button>
+    <button class="action" onclick={() => (handing = true)}>Onto a phone</button>
     {#if allIn}<button class="action main" onclick={() => go('blended')}>It is blended</button>{/if}
   {:else if batch.state === 'bagged' && batch.left_g <= 0}
     <button class="action main" onclick={() => go('used-up')}>It is used up</button>
@@ -58,6 +61,8 @@
     >
   {/if}
 </div>
+
+<HandOut of="batches" id={batch.id} open={handing} onclose={() => (handing = false)} />
 
 <Sheet open={givingUp} title="Give this batch up" onclose={() => (givingUp = false)}>
   <form onsubmit={giveUp}>

@@ -4,7 +4,7 @@
   import { day } from '../../ui/format';
   import { attempt } from '../../ui/state/attempt';
   import type { Trial } from '../types';
-  import HandOut from './HandOut.svelte';
+  import HandOut from '../../device/HandOut.svelte';
   import { undoTrial } from './trying';
 
   interface Props {
@@ -62,7 +62,7 @@
     onchange={(e) => attempt(() => save({ note: e.currentTarget.value }))}
   />
 </label>
-<HandOut trial_id={trial.id} open={handing} onclose={() => (handing = false)} />
+<HandOut of="trials" id={trial.id} open={handing} onclose={() => (handing = false)} />
 
 <style>
   h1 {

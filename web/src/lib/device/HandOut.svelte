@@ -1,17 +1,19 @@
-<!-- Hands the sheet to a phone: an address and port that one picks, a code to point the phone at, for a day. -->
+<!-- Hands a sheet to a phone: an address and port that one picks, a code to point the phone at, for a day. -->
 <script lang="ts">
-  import { api, ask, type Schemas } from '../../api/client';
-  import Sheet from '../../ui/Sheet.svelte';
-  import { attempt } from '../../ui/state/attempt';
+  import { api, ask, type Schemas } from '../api/client';
+  import Sheet from '../ui/Sheet.svelte';
+  import { attempt } from '../ui/state/attempt';
 
   interface Props {
-    trial_id: number;
+    /** What the sheet is about: a trial, or a batch that is weighed. */
+    of: 'trials' | 'batches';
+    id: number;
     open: boolean;
     onclose: () => void;
   }
-  const { trial_id, open, onclose }: Props = $props();
+  const { of, id, open, onclose }: Props = $props();
   let door = $state.raw<Schemas['DoorOut'] | null>(null);
-  let link = $state.raw<Schemas['SheetLinkOut'] | null>(null);
+  let link = $state.raw<Schemas['WeighSheetOut'] | null>(null);
   let host = $state('');
   let port = $state('');
 
@@ -23,12 +25,17 @@
 
   async function hand(): Promise<void> {
     const body = { host: host.trim(), port: Number(port) || 0 };
-    const params = { path: { trial_id } };
-    link = (await ask(api.POST('/api/v1/trials/{trial_id}/sheets', { params, body }))).data;
+    const made =
+      of === 'trials'
+        ? api.POST('/api/v1/trials/{trial_id}/sheets', { params: { path: { trial_id: id } }, body })
+        : api.POST('/api/v1/batches/{batch_id}/sheets', { params: { path: { batch_id: id } }, body });
+    link = (await ask<Schemas['WeighSheetOut']>(made)).data;
   }
 
   async function takeIn(): Promise<void> {
-    await api.DELETE('/api/v1/trials/{trial_id}/sheets', { params: { path: { trial_id } } });
+    if (of === 'trials')
+      await api.DELETE('/api/v1/trials/{trial_id}/sheets', { params: { path: { trial_id: id } } });
+    else await api.DELETE('/api/v1/batches/{batch_id}/sheets', { params: { path: { batch_id: id } } });
     close();
   }
 
