@@ -72,6 +72,7 @@ bench: $(STAMPS)/python-dev $(WEB)
 	$(BIN)/python bench/trials_bench.py
 	$(BIN)/python bench/tastings_bench.py
 	$(BIN)/python bench/experiments_bench.py
+	$(BIN)/python bench/batches_bench.py
 	$(BIN)/python bench/writers_bench.py
 	$(BIN)/python bench/growth_bench.py
 	@scripts/need-chromium.sh

@@ -282,3 +282,13 @@ def test_a_code_is_read_as_it_is_meant_and_leads_to_its_batch(client, weighing):
     typed = page["code"].replace("-", " ").lower()
     found = client.get(f"{API}/batches/code", query_string={"typed": f"{typed}/03"}).json
     assert found == {"code": page["code"], "valid": True, "bag": 3, "batch_id": page["id"]}
+
+
+def test_the_line_is_cleaned_where_the_last_mix_left_what_this_one_does_not_have(client, weighing):
+    page, _ = weighing  # chickpea is in it
+    assert client.get(f"{API}/batches/{page['id']}").json["clean_first"] == ""
+    blends = {b["head"]["name"]: b["head"]["id"] for b in client.get(f"{API}/blends?limit=100").json["items"]}
+    pale = client.post(f"{API}/batches", json={"blend_id": blends["Summit mix, pale"]}).json
+    assert pale["clean_first"].startswith(f"Clean the line first: Summit mix {page['code']} left legume on it.")
+    client.post(f"{API}/batches/{page['id']}/steps", json={"kind": "clean"})
+    assert client.get(f"{API}/batches/{pale['id']}").json["clean_first"] == ""

@@ -14,6 +14,7 @@ from fallow_sieve.core.batches.codes import bag_code
 from fallow_sieve.core.batches.keeping import UseBy, use_by
 from fallow_sieve.core.batches.yields import Yield
 from fallow_sieve.reference.labelling import Mixing, mixing_rows, storage_clock
+from fallow_sieve.services.batches.line import clean_first
 from fallow_sieve.services.batches.losses import yield_of
 from fallow_sieve.services.batches.lots_left import held_lots, lots_for
 from fallow_sieve.services.batches.made import DrawOfBatch, Made, draws_of, kept_why, made_mix
@@ -99,6 +100,7 @@ class BatchSeen:
     currency: str
     holds: list[Hold]
     prints: list[Printed]
+    clean_first: str
     say: str
 
 
@@ -158,6 +160,7 @@ def batch_page(session: Session, batch_id: int, kitchen: KitchenNow, today: date
         best_before=made.kept.low.isoformat() if made and made.kept.low else "",
         best_before_why=kept_why(made.kept) if made else "", cost=_cost(parts),
         currency=settings_of(session).currency, holds=found.holds, prints=prints_of(session, batch_id),
+        clean_first=clean_first(session, batch, kitchen.shelf),
         say=sentence_of(batch, found.weighings, found.bags, parts, found.holds),
     )  # fmt: skip
 

@@ -54,6 +54,7 @@
           ◆ What was weighed left its revision by {figure(b.off_revision_pct, 1)} % of mass.
         </p>
       {/if}
+      {#if b.clean_first}<p class="close">◆ {b.clean_first}</p>{/if}
       <Next batch={b} {changed} />
       <BatchColumn batch={b} />
       {#if b.state === 'planned'}<Setting batch={b} {changed} />{/if}

@@ -165,6 +165,12 @@
     <p role="status" class="passes">{said}</p>
     {#if wrong}<p role="alert" class="held">{wrong}</p>{/if}
     <Words />
+    <h2 class="mt-4">The whole kitchen</h2>
+    <p class="small">
+      <a href="/api/v1/kitchen/archive" download>All of it in one file</a> (ZIP of open files, with every lot,
+      blend, bake and batch): to leave with, or to put back with
+      <kbd>fallow-sieve restore FILE.zip --db NEW.db</kbd>, which keeps the kitchen of before beside it.
+    </p>
     <p class="mt-4 small"><a href="#/method">How every number is worked out</a></p>
   </div>
 {/if}

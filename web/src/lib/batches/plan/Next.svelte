@@ -50,7 +50,8 @@
     <button class="action main" onclick={() => go('used-up')}>It is used up</button>
   {/if}
   {#if batch.in_g > 0}<a class="action" href="#/label/{batch.id}">Label</a>{/if}
-  {#if batch.code}<a class="action" href="#/trace/batch/{batch.id}">Trace</a>{/if}
+  {#if batch.code}<a class="action" href="#/trace/batch/{batch.id}">Trace</a>
+    <a class="action quiet" href="/api/v1/batches/{batch.id}/export" download>Save as a file</a>{/if}
   {#if BACK[batch.state]}
     {@const [to, word] = BACK[batch.state]!}
     <button class="action quiet" onclick={() => go(to)}>{word}</button>
