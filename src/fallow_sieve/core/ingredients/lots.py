@@ -77,7 +77,7 @@ def check_count(counted_g: float, bought_g: float) -> None:
         raise BadInputError(
             f"{counted_g:g} g in stock of {bought_g:g} g bought",
             place="/stock_g",
-            right=f"at most {FOUND_MORE_PCT:g} % more can be left than was bought; is this another lot?",
+            right=f"no more can be left than was bought and {FOUND_MORE_PCT:g} % beside; is this another lot?",
         )
 
 

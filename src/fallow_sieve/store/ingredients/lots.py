@@ -153,7 +153,7 @@ def write_lots(
         add_moves(session, moves)
     if changed:
         ask = session.connection()
-        before: dict[int, float] = dict(ask.execute(text("SELECT id, stock_g FROM lot")).tuples().all())
+        before: dict[int, float] = {row.id: row.stock_g for row in ask.execute(text("SELECT id, stock_g FROM lot"))}
         found = [(n, round(x.stock_g - before[n], 6)) for n, x, _ in changed]
         columns = ", ".join(f"{n} = :{n}" for n in (*_FIELDS, "archived"))
         query = text(f"UPDATE lot SET {columns}, version = version + 1 WHERE id = :id")  # columns of ours
