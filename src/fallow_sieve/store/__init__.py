@@ -11,7 +11,7 @@ from fallow_sieve.store.errors import (
     ReplacedError,
     StaleSaveError,
 )
-from fallow_sieve.store.formulas import FORMULAS
+from fallow_sieve.store.formulas import FORMULAS, formulas_on_blend
 from fallow_sieve.store.kitchen import save_settings, settings_of, touch_shelf
 from fallow_sieve.store.kitchen_store import KitchenStore
 from fallow_sieve.store.schedules import SCHEDULES
@@ -61,6 +61,7 @@ __all__ = [
     "blends_of_brief",
     "change_feeding",
     "forget_word",
+    "formulas_on_blend",
     "get_brief",
     "keep_standings",
     "kept_standings",

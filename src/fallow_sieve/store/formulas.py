@@ -4,6 +4,9 @@ from __future__ import annotations
 
 from dataclasses import asdict
 
+from sqlalchemy import text
+from sqlmodel import Session
+
 from fallow_sieve.core.formulas import Formula, Line, Portion, When
 from fallow_sieve.core.values import Pin
 from fallow_sieve.store.blends import parts_of, parts_record
@@ -56,3 +59,16 @@ class FormulaCodec:
 FORMULAS: Documents[Formula] = Documents(
     "formula", Tables(FormulaRow, FormulaDraftRow, FormulaRevisionRow, "formula_id"), FormulaCodec()
 )
+
+MOST_ON_A_BLEND = 40
+_ON_BLEND = text(
+    "SELECT formula.id, formula.name FROM formula JOIN formula_draft ON formula_draft.formula_id = formula.id "
+    "WHERE json_extract(formula_draft.content, '$.blend.blend_id') = :blend AND formula.archived = 0 "
+    f"ORDER BY formula.id LIMIT {MOST_ON_A_BLEND}"
+)
+
+
+def formulas_on_blend(session: Session, blend_id: int) -> dict[int, str]:
+    """Return the formulas whose drafts work with a blend: names by id, the oldest first."""
+    rows = session.connection().execute(_ON_BLEND, {"blend": blend_id})
+    return {row.id: row.name for row in rows}

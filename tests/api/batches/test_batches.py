@@ -292,3 +292,39 @@ def test_the_line_is_cleaned_where_the_last_mix_left_what_this_one_does_not_have
     assert pale["clean_first"].startswith(f"Clean the line first: Summit mix {page['code']} left legume on it.")
     client.post(f"{API}/batches/{page['id']}/steps", json={"kind": "clean"})
     assert client.get(f"{API}/batches/{pale['id']}").json["clean_first"] == ""
+
+
+def test_claims_are_judged_on_the_bake_and_not_on_the_dry_mix(client):
+    batch = next(b for b in client.get(f"{API}/batches").json["items"] if b["name"] == "Summit mix" and b["left_g"])
+    where = f"{API}/batches/{batch['id']}/label"
+    without = client.get(where).json
+    told = next(x for x in without["lines"] if x["key"] == "claims")["evidence"]
+    assert told == ["left out: no formula is chosen to judge them on"]
+    formula = next(n for n, name in without["formulas"].items() if name == "Summit tin loaf")
+    judged = client.get(f"{where}?formula={formula}").json
+    said = " ".join(next(x for x in judged["lines"] if x["key"] == "claims")["evidence"])
+    assert "left out" not in said
+    bake = client.get(f"{API}/formulas/{formula}/draft").json["content"]
+    eaten = client.post(f"{API}/finished-bakes", json={"content": bake}).json["per_100_g"]["fibre_g"]["low"]
+    dry = next(r for r in judged["table"] if r["text"] == "fibre")["printed"]
+    assert eaten < float(dry.split()[0])
+    other = next(f["head"]["id"] for f in client.get(f"{API}/formulas?limit=100").json["items"]
+                 if str(f["head"]["id"]) not in without["formulas"])  # fmt: skip
+    assert "another blend" in client.get(f"{where}?formula={other}").json["detail"]
+
+
+def test_an_evenness_test_says_what_it_shows_and_no_more(client):
+    batch = next(b for b in client.get(f"{API}/batches").json["items"] if b["left_g"])
+    where = f"{API}/batches/{batch['id']}/evenness"
+    few = client.post(where, json={"method": "measured", "values": [1, 2, 3, 4]})
+    assert "at least 5" in few.json["detail"]
+    counts = [41, 38, 46, 35, 44, 39, 47, 36, 42, 40]
+    found = client.post(where, json={"method": "counted", "values": counts}).json["evenness"]
+    assert found[0]["say"].startswith("No unevenness shown")
+    assert "15.7 % at 41 grains" in found[0]["say"]
+    readings = [100, 104, 96, 103, 97, 101, 99, 102, 98, 100]
+    even = client.post(where, json={"method": "measured", "values": readings}).json["evenness"][1]
+    assert even["say"].startswith("Even: spread 2.6 %")
+    shaky = client.post(where, json={"method": "measured", "values": [80, 120, 95, 105, 100]}).json["evenness"][2]
+    assert "homogeneous" not in shaky["say"]
+    assert shaky["say"].startswith(("Not shown", "Uneven"))

@@ -5,7 +5,18 @@ from __future__ import annotations
 from flask import Blueprint, Response, request
 
 from fallow_sieve.api.batches.models import ChoicesOut, LabelNoteIn, LabelQuery, ProofOut
-from fallow_sieve.api.http import answer, answer_value, body, file_answer, kitchen, now_text, stem_of, store, today
+from fallow_sieve.api.http import (
+    answer,
+    answer_value,
+    body,
+    file_answer,
+    kitchen,
+    now_text,
+    stem_of,
+    store,
+    today,
+    whole,
+)
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.values import BadInputError, shown
 from fallow_sieve.formats.labels import pdf_of, svg_of
@@ -13,7 +24,6 @@ from fallow_sieve.reference.labelling import LANGUAGES, SCHEMES, label_sizes
 from fallow_sieve.services.batches.printing import for_bags, laid_out
 from fallow_sieve.services.batches.proof import ProofAsked, label_of_batch, note_print, proof_of
 from fallow_sieve.store import settings_of
-from fallow_sieve.store.batches import prints_of
 
 routes = Blueprint("labels", __name__)
 MOST_BAG_G = 50_000
@@ -22,13 +32,8 @@ MOST_BAG_G = 50_000
 def asked() -> ProofAsked:
     """Return by what the query asks a label to be proofed. Raises BadInputError."""
     given = request.args
-    return ProofAsked(
-        given.get("scheme", "eu"),
-        given.get("language", ""),
-        given.get("size", ""),
-        _grams("bag_g"),
-        _grams("portion_g"),
-    )
+    words = (given.get("scheme", "eu"), given.get("language", ""), given.get("size", ""))
+    return ProofAsked(*words, _grams("bag_g"), _grams("portion_g"), whole("formula", 0, 1, 2**53) or None)
 
 
 def _grams(name: str) -> float | None:
@@ -51,7 +56,7 @@ def proof(batch_id: int) -> Response:
     here, wants = kitchen(), asked()
     with store().reading() as session:
         of = label_of_batch(session, batch_id, wants, here, today())
-        return answer_value(ProofOut, proof_of(of, wants, prints_of(session, batch_id)))
+        return answer_value(ProofOut, proof_of(session, of, wants))
 
 
 @routes.get("/batches/<int:batch_id>/label.svg")
@@ -94,4 +99,4 @@ def note(batch_id: int) -> Response:
         of = label_of_batch(session, batch_id, wants, here, today())
         note_print(session, batch_id, given.kind, wants, of.label, given.evidence, now_text())
         again = label_of_batch(session, batch_id, wants, here, today())
-        return answer_value(ProofOut, proof_of(again, wants, prints_of(session, batch_id)), 201)
+        return answer_value(ProofOut, proof_of(session, again, wants), 201)

@@ -133,6 +133,15 @@ class BatchStepIn(In):
     note: Words = ""
 
 
+class EvennessIn(In):
+    """An evenness test: readings or counts of samples of `sample_g` g, from all depths, after bagging."""
+
+    method: Literal["measured", "counted"]
+    values: Annotated[list[Annotated[float, Field(ge=0, le=1e9)]], Field(max_length=100)]
+    sample_g: Annotated[float, Field(gt=0, le=10_000)] = 30.0
+    note: Words = ""
+
+
 class FillIn(In):
     """Bags or bins that were filled: how many, their size and what went into each (g), where they stand."""
 
@@ -161,13 +170,14 @@ class LeaveIn(In):
 
 
 class LabelQuery(In):
-    """By what a label is proofed: scheme, language, size, g in a bag, a portion (g)."""
+    """By what a label is proofed: scheme, language, size, g in a bag, a portion (g), the formula for claims."""
 
     scheme: str | None = None
     language: str | None = None
     size: str | None = None
     bag_g: float | None = None
     portion_g: float | None = None
+    formula: int | None = None
 
 
 class LabelNoteIn(In):

@@ -13,6 +13,7 @@ from fallow_sieve.api.batches.models import (
     BatchStepIn,
     CodeOut,
     CodeQuery,
+    EvennessIn,
     GrowIn,
     MixingList,
     NewBatchIn,
@@ -39,6 +40,7 @@ from fallow_sieve.core.batches.codes import read_code
 from fallow_sieve.core.batches.planning import Wanted
 from fallow_sieve.core.values import BadInputError
 from fallow_sieve.reference.labelling import mixing_rows
+from fallow_sieve.services.batches.even import note_evenness
 from fallow_sieve.services.batches.files import batch_file
 from fallow_sieve.services.batches.listing import batches_seen
 from fallow_sieve.services.batches.over import grow, ways_out
@@ -148,6 +150,16 @@ def note_step(batch_id: int) -> Response:
         add_step(session, batch_id, StepDone(given.kind, now, given.minutes, dict(given.said), given.note.strip()))
         touch_batch(session, batch_id, now)
         return told(session, batch_id, here)
+
+
+@routes.post("/batches/<int:batch_id>/evenness")
+@route(BatchOut, status=201, json=EvennessIn)
+def note_even(batch_id: int) -> Response:
+    """Note an evenness test: at least five samples of the smallest amount anyone bakes from."""
+    given, here = body(EvennessIn), kitchen()
+    with store().writing() as session:
+        note_evenness(session, batch_id, given.method, given.values, given.sample_g, given.note, now_text())
+        return told(session, batch_id, here, 201)
 
 
 @routes.get("/batches/<int:batch_id>/over")

@@ -2,6 +2,7 @@
 
 __all__ = [
     "bagging",
+    "even",
     "files",
     "listing",
     "lots_left",

@@ -14,6 +14,7 @@ from fallow_sieve.core.batches.codes import bag_code
 from fallow_sieve.core.batches.keeping import UseBy, use_by
 from fallow_sieve.core.batches.yields import Yield
 from fallow_sieve.reference.labelling import Mixing, mixing_rows, storage_clock
+from fallow_sieve.services.batches.even import EvennessSeen, evenness_of
 from fallow_sieve.services.batches.line import clean_first
 from fallow_sieve.services.batches.losses import yield_of
 from fallow_sieve.services.batches.lots_left import held_lots, lots_for
@@ -101,6 +102,7 @@ class BatchSeen:
     holds: list[Hold]
     prints: list[Printed]
     clean_first: str
+    evenness: list[EvennessSeen]
     say: str
 
 
@@ -160,7 +162,7 @@ def batch_page(session: Session, batch_id: int, kitchen: KitchenNow, today: date
         best_before=made.kept.low.isoformat() if made and made.kept.low else "",
         best_before_why=kept_why(made.kept) if made else "", cost=_cost(parts),
         currency=settings_of(session).currency, holds=found.holds, prints=prints_of(session, batch_id),
-        clean_first=clean_first(session, batch, kitchen.shelf),
+        clean_first=clean_first(session, batch, kitchen.shelf), evenness=evenness_of(found.steps),
         say=sentence_of(batch, found.weighings, found.bags, parts, found.holds),
     )  # fmt: skip
 

@@ -6,6 +6,7 @@
   import { loadOn } from '../ui/state/loading.svelte';
   import Trouble from '../ui/Trouble.svelte';
   import Bags from './bags/Bags.svelte';
+  import Evenness from './bags/Evenness.svelte';
   import MixFacts from './bags/MixFacts.svelte';
   import { loadBatch } from './doing';
   import BatchColumn from './plan/BatchColumn.svelte';
@@ -63,6 +64,7 @@
       {#if b.mix}<MixFacts batch={b} mix={b.mix} />{/if}
       {#if b.bags.length || b.state === 'blended'}<Bags batch={b} {changed} />{/if}
       <PartsTable batch={b} />
+      {#if b.in_g > 0 && b.state !== 'weighing'}<Evenness batch={b} {changed} />{/if}
       <Record batch={b} {changed} />
     </section>
   </div>

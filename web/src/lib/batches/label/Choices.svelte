@@ -11,8 +11,11 @@
     choices: Schemas['ChoicesOut'];
     asked: Asked;
     choose: (change: Partial<Asked>) => void;
+    formulas: Readonly<Record<string, string>>;
+    formula: number | undefined;
+    on: (formula: number | undefined) => void;
   }
-  const { choices, asked, choose }: Props = $props();
+  const { choices, asked, choose, formulas, formula, on }: Props = $props();
   const of = (event: Event): string => (event.currentTarget as HTMLSelectElement).value;
 </script>
 
@@ -48,6 +51,18 @@
       {#each choices.sizes.filter((s) => !s.name.includes('sheet')) as s (s.name)}
         <option value={s.name}>{s.for_what}, {s.width_mm} × {s.height_mm} mm</option>
       {/each}
+    </select></label
+  >
+  <label
+    ><span>claims by</span>
+    <select
+      class="field"
+      aria-label="claims by"
+      value={formula ? String(formula) : ''}
+      onchange={(e) => on(Number(of(e)) || undefined)}
+    >
+      <option value="">no formula: no claims</option>
+      {#each Object.entries(formulas) as [n, name] (n)}<option value={n}>{name}</option>{/each}
     </select></label
   >
 </div>

@@ -17,6 +17,7 @@
   const id = $derived(Number(params.id));
   const kept = remembered('label', { scheme: 'eu', language: '', size: 'bag-100x150' });
   let asked = $state(kept.read());
+  let formula = $state<number | undefined>();
   let batch = $state.raw<Batch | null>(null);
   let proof = $state.raw<Schemas['ProofOut'] | null>(null);
   let choices = $state.raw<Schemas['ChoicesOut'] | null>(null);
@@ -39,8 +40,11 @@
     try {
       const of = { path: { batch_id: id } };
       batch = await loadBatch(id);
-      proof = (await ask(api.GET('/api/v1/batches/{batch_id}/label', { params: { ...of, query: asked } })))
-        .data;
+      proof = (
+        await ask(
+          api.GET('/api/v1/batches/{batch_id}/label', { params: { ...of, query: { ...asked, formula } } })
+        )
+      ).data;
       const drawn = await fetch(`/api/v1/batches/${id}/label.svg?${query}`);
       misfit = drawn.ok ? '' : ((await drawn.json()) as { detail: string }).detail;
       picture = drawn.ok ? await drawn.text() : '';
@@ -71,7 +75,7 @@
   };
 
   onMount(() => attempt(async () => (choices = (await ask(api.GET('/api/v1/labels/choices'))).data)));
-  loadOn(() => [id, query], load);
+  loadOn(() => [id, query, formula], load);
 </script>
 
 {#if trouble && !proof}
@@ -96,7 +100,14 @@
     <section class="right" aria-label="The proof">
       <p class="small soft"><a href="#/batch/{batch.id}">{batch.name} {batch.code}</a></p>
       <h1 data-says class:held={proof.say.startsWith('Held')}>{proof.say}</h1>
-      {#if choices}<Choices {choices} {asked} {choose} />{/if}
+      {#if choices}<Choices
+          {choices}
+          {asked}
+          {choose}
+          formulas={proof.formulas}
+          {formula}
+          on={(n) => (formula = n)}
+        />{/if}
       <ProofLines lines={proof.proof} />
       <p class="small">
         Law is quoted from memory and differs from place to place: check locally. A mean hides hot spots of
