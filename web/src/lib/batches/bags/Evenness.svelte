@@ -7,6 +7,8 @@
   import type { Batch } from '../types';
 
   const { batch, changed }: { batch: Batch; changed: (next: Batch) => void } = $props();
+  // svelte-ignore state_referenced_locally
+  let open = $state(batch.evenness.length > 0);
   let method = $state<'measured' | 'counted'>('measured');
   let typed = $state('');
   let sample = $state('30');
@@ -23,7 +25,7 @@
   };
 </script>
 
-<details open={batch.evenness.length > 0}>
+<details bind:open>
   <summary>Is it even?</summary>
   {#each batch.evenness as e (e.at)}
     <p>

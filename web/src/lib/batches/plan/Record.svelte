@@ -15,6 +15,8 @@
     ['after-gluten', 'line ran a gluten cereal before'],
     ['note', 'note']
   ] as const;
+  // svelte-ignore state_referenced_locally
+  let open = $state(batch.state === 'weighing' || batch.state === 'blended');
   let kind = $state<(typeof KINDS)[number][0]>('mix');
   let minutes = $state('');
   let note = $state('');
@@ -41,7 +43,7 @@
   }
 </script>
 
-<details open={batch.state === 'weighing' || batch.state === 'blended'}>
+<details bind:open>
   <summary
     >Record: {batch.weighings.length} weighings, {batch.steps.length}
     {batch.steps.length === 1 ? 'step' : 'steps'}</summary
