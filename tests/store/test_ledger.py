@@ -119,3 +119,36 @@ def test_a_weighing_that_is_killed_moved_its_stock_or_was_never_made(demo_db):
             ).fetchone()[0]
             moved = connection.execute("SELECT COUNT(*) FROM stock_move WHERE kind = 'weighed'").fetchone()[0]
             assert loose == moved
+
+
+BAGGER = """
+import sys
+from pathlib import Path
+from fallow_sieve.core.stock.moves import MoveKind
+from fallow_sieve.services.batches.bagging import Filled, Leaving, fill, leave
+from fallow_sieve.store import KitchenStore
+kitchen = KitchenStore(Path(sys.argv[1]))
+print("ready", flush=True)
+while True:
+    with kitchen.writing() as session:
+        (bag,) = fill(session, 3, Filled(1, 0.1, 0.1), "2026-03-14T10:00:00Z")
+    with kitchen.writing() as session:
+        leave(session, bag.id, Leaving(MoveKind.USED, 0.1), "2026-03-14T10:00:00Z")
+"""
+
+
+def test_a_bag_that_is_filled_as_the_kitchen_is_killed_is_there_with_its_move_or_not_at_all(demo_db):
+    for n in range(5):
+        running = subprocess.Popen([sys.executable, "-c", BAGGER, str(demo_db)], stdout=subprocess.PIPE)
+        assert running.stdout.readline() == b"ready\n"
+        time.sleep(0.03 + 0.04 * n)
+        os.kill(running.pid, signal.SIGKILL)
+        running.wait()
+        running.stdout.close()
+        with closing(sqlite3.connect(demo_db)) as connection:
+            off = connection.execute(
+                "SELECT id FROM bag WHERE abs(left_g - (SELECT coalesce(sum(mass_g), 0) FROM stock_move "
+                "WHERE bag_id = bag.id)) > 1e-6 OR abs(net_g - (SELECT sum(mass_g) FROM stock_move "
+                "WHERE bag_id = bag.id AND kind = 'bagged')) > 1e-6"
+            ).fetchall()
+            assert off == []

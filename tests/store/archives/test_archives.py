@@ -155,3 +155,17 @@ def test_a_restore_that_is_killed_leaves_the_kitchen_of_before(archive, demo_db,
     assert digest_at(kitchen) == before  # the archive holds the same: whole either way
     with closing(sqlite3.connect(kitchen)) as connection:
         assert connection.execute("PRAGMA integrity_check").fetchone() == ("ok",)
+
+
+@pytest.mark.parametrize("wait_s", [0.2, 0.35, 0.5])
+def test_an_archive_that_is_killed_is_whole_or_not_there(demo_db, tmp_path, wait_s):
+    target = tmp_path / "kitchen.zip"
+    command = [sys.executable, "-m", "fallow_sieve", "archive", str(target), "--db", str(demo_db)]
+    running = subprocess.Popen(command, stderr=subprocess.DEVNULL)
+    time.sleep(wait_s)
+    os.kill(running.pid, signal.SIGKILL)
+    running.wait()
+    if target.exists():
+        assert unpack(target, tmp_path / "again.db") == digest_at(demo_db)
+    target.unlink(missing_ok=True)
+    assert write_archive(demo_db, target).digest == digest_at(demo_db)  # a part left lying is in nobody's way
