@@ -77,6 +77,13 @@ def test_a_lot_that_is_empty_is_counted_so(phone, app):
     assert next(x["stock_g"] for x in lots if x["id"] == int(form["lot"])) == 0
 
 
+def test_a_lot_of_another_flour_is_not_touched_from_here(phone, app):
+    lots = app.test_client().get("/api/v1/ingredients/oat-flour/lots").json["items"]
+    refused = phone.post(f"/s/{TOKEN}/", data={"lot": str(lots[0]["id"]), "go": "empty"})
+    assert refused.status_code == 422
+    assert app.test_client().get("/api/v1/ingredients/oat-flour/lots").json["items"] == lots
+
+
 def test_a_token_opens_this_one_sheet_and_no_other_route(phone):
     assert phone.get(f"/s/{TOKEN}x/").status_code == 404
     for path in ("/api/v1/batches", "/", f"/s/{TOKEN}/kitchen.db"):

@@ -2,21 +2,19 @@
 
 from __future__ import annotations
 
-from datetime import UTC, datetime
 from typing import cast
 
-from flask import Response, current_app, redirect, render_template, request
+from flask import Response, redirect, render_template, request
 from sqlmodel import Session
 from werkzeug.exceptions import HTTPException
 
 from fallow_sieve.core.values import FallowSieveError
-from fallow_sieve.services.kitchen import KitchenNow, kitchen_now
+from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.tastings.answering import SeatNow, hand_in, note_answers, note_begun, say_avoids, seat_now
 from fallow_sieve.services.tastings.setting import SEAT
-from fallow_sieve.sheets.limits import Limit
+from fallow_sieve.sheets.at_hand import Tokens, kitchen_at_hand, kitchen_store, now_text
 from fallow_sieve.sheets.seat_forms import AVOID, END, answers_in, page_asked, pages_of, seat_view
-from fallow_sieve.store import KitchenStore, NotFoundError
-from fallow_sieve.store.trials import sheet_opened
+from fallow_sieve.store import NotFoundError
 
 MOST_BYTES = 8 * 1024
 _BACK, _NEXT, _STAY, _HAND_IN = "back", "next", "stay", "hand-in"
@@ -26,73 +24,44 @@ class SeatSheets:
     """Sheets of seats under their tokens; None where a token is not one of a seat that is open."""
 
     def __init__(self) -> None:
-        self._limit = Limit()
+        self._tokens = Tokens(SEAT)
 
     def knows(self, token: str) -> bool:
         """Return whether a token opens a seat's sheet now."""
-        return self._seat_id(token) is not None
+        return self._tokens.about(token) is not None
 
     def show(self, token: str) -> Response | None:
         """Return the page of a seat that is asked for."""
-        seat_id = self._allowed(token)
+        seat_id = self._tokens.allowed(token)
         if seat_id is None:
             return None
-        here = _kitchen()
+        here = kitchen_at_hand()
         try:
-            with _store().writing() as session:
+            with kitchen_store().writing() as session:
                 found = seat_now(session, seat_id, here)
-                note_begun(session, found, _now_text())
+                note_begun(session, found, now_text())
         except NotFoundError:
             return None
         return _page(found, request.args.get("at", ""))
 
     def take(self, token: str) -> Response | None:
         """Save what a form says and go on to where it asks."""
-        seat_id = self._allowed(token)
+        seat_id = self._tokens.allowed(token)
         if seat_id is None:
             return None
         if (request.content_length or 0) > MOST_BYTES:
             raise HTTPException(response=Response("that is too long", 413))
-        here = _kitchen()
+        here = kitchen_at_hand()
         try:
-            with _store().writing() as session:
+            with kitchen_store().writing() as session:
                 found = seat_now(session, seat_id, here)
                 return _taken(session, found, here)
         except NotFoundError:
             return None
         except FallowSieveError as error:
-            with _store().reading() as session:
+            with kitchen_store().reading() as session:
                 found = seat_now(session, seat_id, here)
             return _page(found, request.form.get("at", ""), str(error), 422)
-
-    def _allowed(self, token: str) -> int | None:
-        seat_id = self._seat_id(token)
-        if seat_id is not None and not self._limit.allows(token):
-            raise HTTPException(response=Response("A moment, please: that was very often.", 429))
-        return seat_id
-
-    def _seat_id(self, token: str) -> int | None:
-        with _store().reading() as session:
-            try:
-                return sheet_opened(session, token, _now_text(), SEAT)
-            except NotFoundError:
-                return None
-
-
-def _store() -> KitchenStore:
-    return cast(KitchenStore, current_app.extensions["kitchen"])
-
-
-def _now() -> datetime:
-    return cast(datetime, current_app.extensions["clock"]()).astimezone(UTC)
-
-
-def _now_text() -> str:
-    return _now().strftime("%Y-%m-%dT%H:%M:%SZ")
-
-
-def _kitchen() -> KitchenNow:
-    return kitchen_now(_store(), _now().date())
 
 
 def _page(found: SeatNow, at: str, problem: str = "", status: int = 200) -> Response:
@@ -102,7 +71,7 @@ def _page(found: SeatNow, at: str, problem: str = "", status: int = 200) -> Resp
 
 def _taken(session: Session, found: SeatNow, here: KitchenNow) -> Response:
     form, at, go = request.form, request.form.get("at", ""), request.form.get("go", _NEXT)
-    now = _now_text()
+    now = now_text()
     if at == AVOID:
         say_avoids(session, found, form.getlist("avoid"), now)
         found = seat_now(session, found.seat.id, here)

@@ -2,11 +2,10 @@
 
 from __future__ import annotations
 
-from datetime import UTC, datetime
 from typing import cast
 from uuid import uuid4
 
-from flask import Response, current_app, redirect, render_template, request
+from flask import Response, redirect, render_template, request
 from sqlmodel import Session
 from werkzeug.exceptions import HTTPException
 
@@ -14,10 +13,7 @@ from fallow_sieve.core.values import BadInputError, FallowSieveError, shown
 from fallow_sieve.services.batches.page import BatchSeen, batch_page
 from fallow_sieve.services.batches.parts import PartAtScale
 from fallow_sieve.services.batches.weighing import Weighed, found_empty, void, weigh
-from fallow_sieve.services.kitchen import KitchenNow, kitchen_now
-from fallow_sieve.sheets.limits import Limit
-from fallow_sieve.store import KitchenStore, NotFoundError
-from fallow_sieve.store.trials import sheet_opened
+from fallow_sieve.sheets.at_hand import Tokens, kitchen_at_hand, kitchen_store, now, now_text
 
 BATCH = "batch"
 MOST_BYTES = 8 * 1024
@@ -28,65 +24,36 @@ class WeighSheets:
     """Weigh-up sheets under their tokens; None where a token is not one of a batch that is weighed."""
 
     def __init__(self) -> None:
-        self._limit = Limit()
+        self._tokens = Tokens(BATCH)
 
     def knows(self, token: str) -> bool:
         """Return whether a token opens a weigh-up sheet now."""
-        return self._batch_id(token) is not None
+        return self._tokens.about(token) is not None
 
     def show(self, token: str) -> Response | None:
         """Return the page of the part that is asked for, or that comes next."""
-        batch_id = self._allowed(token)
+        batch_id = self._tokens.allowed(token)
         return None if batch_id is None else _page(batch_id, request.args.get("part", ""))
 
     def take(self, token: str) -> Response | None:
         """Take what the form says: a weighing, a slip voided, a lot found empty."""
-        batch_id = self._allowed(token)
+        batch_id = self._tokens.allowed(token)
         if batch_id is None:
             return None
         if (request.content_length or 0) > MOST_BYTES:
             raise HTTPException(response=Response("that is too long", 413))
         try:
-            with _store().writing() as session:
+            with kitchen_store().writing() as session:
                 _taken(session, batch_id)
         except FallowSieveError as error:
             return _page(batch_id, request.form.get("part", ""), str(error), 422)
         return cast(Response, redirect("./", 303))
 
-    def _allowed(self, token: str) -> int | None:
-        batch_id = self._batch_id(token)
-        if batch_id is not None and not self._limit.allows(token):
-            raise HTTPException(response=Response("A moment, please: that was very often.", 429))
-        return batch_id
-
-    def _batch_id(self, token: str) -> int | None:
-        with _store().reading() as session:
-            try:
-                return sheet_opened(session, token, _now_text(), BATCH)
-            except NotFoundError:
-                return None
-
-
-def _store() -> KitchenStore:
-    return cast(KitchenStore, current_app.extensions["kitchen"])
-
-
-def _now() -> datetime:
-    return cast(datetime, current_app.extensions["clock"]()).astimezone(UTC)
-
-
-def _now_text() -> str:
-    return _now().strftime("%Y-%m-%dT%H:%M:%SZ")
-
-
-def _kitchen() -> KitchenNow:
-    return kitchen_now(_store(), _now().date())
-
 
 def _page(batch_id: int, asked: str, problem: str = "", status: int = 200) -> Response:
-    here = _kitchen()
-    with _store().reading() as session:
-        batch = batch_page(session, batch_id, here, _now().date())
+    here = kitchen_at_hand()
+    with kitchen_store().reading() as session:
+        batch = batch_page(session, batch_id, here, now().date())
     part = part_asked(batch, asked)
     last = next((w for w in reversed(batch.weighings) if w.counts), None)
     lot_ids = [d.id for d in part.draws] if part else []
@@ -104,12 +71,12 @@ def part_asked(batch: BatchSeen, asked: str) -> PartAtScale | None:
 
 
 def _taken(session: Session, batch_id: int) -> None:
-    form, now, today = request.form, _now_text(), _now().date()
+    form, at, today = request.form, now_text(), now().date()
     lot_id = _whole(form.get("lot", ""))
     if form.get("go") == "void":
-        void(session, batch_id, form.get("last", ""), form.get("void_key", ""), form.get("why", "")[:_SHORT], now)
+        void(session, batch_id, form.get("last", ""), form.get("void_key", ""), form.get("why", "")[:_SHORT], at)
     elif form.get("go") == "empty" and lot_id is not None:
-        found_empty(session, batch_id, lot_id, now)
+        found_empty(session, batch_id, lot_id, at)
     else:
         weighed = Weighed(
             key=form.get("key", "")[:64],
@@ -119,7 +86,7 @@ def _taken(session: Session, batch_id: int) -> None:
             typed=True,
             why=form.get("why", "")[:_SHORT],
         )
-        weigh(session, batch_id, weighed, now, today)
+        weigh(session, batch_id, weighed, at, today)
 
 
 def _whole(text: str) -> int | None:

@@ -131,9 +131,11 @@ def voiding(slip: Weighing, key: str, why: str, now: str) -> Weighing:
 
 
 def found_empty(session: Session, batch_id: int, lot_id: int, now: str) -> float:
-    """Count a lot as empty: what its books still hold is found to be gone. Return how much that was, g."""
-    get_batch(session, batch_id)
-    lot = get_lot(session, lot_id)
+    """Count a lot of one of the batch's parts as empty. Return how much its books still held, g. BadInputError."""
+    batch, lot = get_batch(session, batch_id), get_lot(session, lot_id)
+    if lot.ingredient not in batch.targets_g:
+        right = f"a lot of {', '.join(batch.targets_g)}"
+        raise BadInputError(f"{lot.lot.code} is in no part of this mix", place="/lot_id", right=right)
     if lot.lot.stock_g > 0:
         record(session, Move(MoveKind.COUNTED, -lot.lot.stock_g, now, lot_id=lot_id, why="found empty"))
         touch_batch(session, batch_id, now)
