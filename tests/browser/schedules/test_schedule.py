@@ -10,7 +10,7 @@ from playwright.sync_api import expect
 
 from browser.conftest import OF_COLOUR, over_the_side, violations
 
-WHEN_THE_LEAVEN_IS_DUE = pytest.mark.parametrize("kitchen_time", [datetime(2026, 3, 14, 10, 15, tzinfo=UTC)])
+WHEN_THE_LEAVEN_IS_DUE = pytest.mark.parametrize("kitchen_time", [datetime(2026, 3, 14, 10, 45, tzinfo=UTC)])
 SHEETS = re.compile(rb"/Type\s*/Page\b")
 
 
