@@ -42,3 +42,14 @@ def test_look_alikes_case_and_hyphens_do_not_count(made_on, number):
 def test_what_cannot_stand_in_front_is_refused_by_name(own):
     with pytest.raises(BadInputError, match="/own"):
         batch_code(date(2026, 1, 1), 1, own)
+
+
+@pytest.mark.parametrize("typed", ["２６３３２-２-Ｑ", "2633２-2-q", "26332.2.Q", " 26332 2 q\n"])
+def test_a_keyboard_elsewhere_types_wide_digits_and_is_understood(typed):
+    found = read_code(typed)
+    assert (found.code, found.valid) == ("26332-2-Q", True)
+
+
+@pytest.mark.parametrize("typed", ["٢٦٣٣٢-2-Q", "²6332-2-Q", "no.26332-2-Q", "", "-", "Q" * 400])
+def test_what_is_no_code_is_none_and_never_a_fault(typed):
+    assert isinstance(read_code(typed).valid, bool)

@@ -8,6 +8,7 @@ two neighbours changes the check.
 from __future__ import annotations
 
 import re
+import unicodedata
 from dataclasses import dataclass
 from datetime import date
 
@@ -18,7 +19,7 @@ LOOK_ALIKES = str.maketrans({"I": "1", "L": "1", "O": "0", "S": "5", "U": "V"})
 MOST_OWN = 3
 MOST_A_DAY = 999
 DAYS_OF_A_LEAP_YEAR = 366
-_FORM = re.compile(rf"([A-Z]{{0,{MOST_OWN}}})(\d{{2}})(\d{{3}})([1-9]\d{{0,2}})([0-9A-Z])")
+_FORM = re.compile(rf"([A-Z]{{0,{MOST_OWN}}})([0-9]{{2}})([0-9]{{3}})([1-9][0-9]{{0,2}})([0-9A-Z])")
 _BETWEEN = re.compile(r"[\s\-‐‑‒–—_.]+")
 _PARTS = 3
 
@@ -66,7 +67,8 @@ def read_code(typed: str) -> ReadCode:
     >>> read_code("26332-2q"), read_code("27OOI-I-Q/03")
     (ReadCode(code='26332-2-Q', valid=True, bag=None), ReadCode(code='27001-1-Q', valid=True, bag=3))
     """
-    head, _, tail = typed.strip().upper().partition("/")
+    plain = unicodedata.normalize("NFKC", typed)  # a keyboard elsewhere types wide digits
+    head, _, tail = plain.strip().upper().partition("/")
     bag = int(tail) if tail.strip().isdecimal() and tail.strip().isascii() else None
     meant = _BETWEEN.sub("", head).translate(LOOK_ALIKES)
     found = _FORM.fullmatch(meant)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable
 from html import escape
 
 from fallow_sieve.formats.labels.paper import MM_PER_PT, EMark, Ink, LabelPage, Squares
@@ -111,8 +111,3 @@ def _mark(m: EMark) -> str:
         f'<path d="M{cx - r:.2f} {cy:.2f}H{cx + r:.2f}A{r:.2f} {r:.2f} 0 1 0 {end}" '
         f'fill="none" stroke="#000" stroke-width="{m.height * 0.14:.2f}"/>'
     )
-
-
-def text_of(pages: Sequence[LabelPage]) -> str:
-    """Return all text on labels, for whoever looks for a word."""
-    return "\n".join(" ".join(i.text for i in p.inks) for p in pages)

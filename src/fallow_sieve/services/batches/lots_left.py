@@ -8,7 +8,7 @@ from datetime import date
 
 from sqlmodel import Session
 
-from fallow_sieve.core.batches.batch import Batch, BatchState, poured_g
+from fallow_sieve.core.batches.batch import poured_g
 from fallow_sieve.core.batches.drawing import Draw, Drawn, LotLeft, split_lots, why_not
 from fallow_sieve.core.ingredients import price_per_usable_kg
 from fallow_sieve.store.batches import open_batches, weighings_of
@@ -102,8 +102,3 @@ def price_of(draws: Sequence[Draw], lots: Sequence[LotOnRecord]) -> float | None
     prices = {x.id: price_per_usable_kg(x.lot) for x in lots}
     found = [(d.mass_g, prices.get(d.id)) for d in draws]
     return None if any(p is None for _, p in found) else sum(g / 1000 * (p or 0.0) for g, p in found)
-
-
-def is_open(batch: Batch) -> bool:
-    """Return whether a batch is planned or being weighed."""
-    return batch.state in (BatchState.PLANNED, BatchState.WEIGHING)
