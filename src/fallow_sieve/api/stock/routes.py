@@ -7,8 +7,9 @@ from flask import Blueprint, Response
 from fallow_sieve.api.http import answer, answer_value, body, kitchen, now_text, store, today
 from fallow_sieve.api.spec import route
 from fallow_sieve.api.stock.models import CountedOut, CountIn, MovesOut, ToBuyOut, ToCountOut, TraceOut
+from fallow_sieve.core.stock.counting import CAUSES
 from fallow_sieve.services.stock.buying import to_buy
-from fallow_sieve.services.stock.counting import CAUSES, count, to_count
+from fallow_sieve.services.stock.counting import count, to_count
 from fallow_sieve.services.stock.trace import trace_batch, trace_lot
 from fallow_sieve.store import settings_of
 from fallow_sieve.store.ingredients import get_lot

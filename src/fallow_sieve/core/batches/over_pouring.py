@@ -75,6 +75,18 @@ def make_more(
     return MakeMore(factor, top_up, fresh, more_g, refused)
 
 
+ROUGH_G_PER_ML = 0.6  # a loose mix; rule of thumb
+
+
+def room_g(vessel_l: float | None, in_g: float) -> float | None:
+    """Return g that a vessel of `vessel_l` L still takes over `in_g` g, roughly; None where its size is not known.
+
+    >>> room_g(10.0, 4000.0), room_g(None, 4000.0)
+    (2000.0, None)
+    """
+    return None if vessel_l is None else vessel_l * 1000 * ROUGH_G_PER_ML - in_g
+
+
 def leave_it(flour_base_g: float, part_g: float, poured_g: float, binder_g: float) -> LeaveIt:
     """Return what it does to leave `poured_g` g of a flour whose target was `part_g` g in a flour base (g).
 

@@ -2,4 +2,4 @@
 
 __all__: list[str] = []
 
-__all__ = ["accounts", "budget", "buying", "moves"]
+__all__ = ["accounts", "budget", "buying", "counting", "moves"]

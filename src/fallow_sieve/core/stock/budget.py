@@ -5,6 +5,8 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+LIMIT_MG_PER_KG = 20.0  # of most schemes; a scheme of its own names it
+
 
 @dataclass(frozen=True, slots=True)
 class GlutenDraw:
@@ -30,7 +32,7 @@ class GlutenBudget:
     unknown: tuple[str, ...]
 
 
-def gluten_budget(draws: Sequence[GlutenDraw], limit_mg_per_kg: float = 20.0) -> GlutenBudget:
+def gluten_budget(draws: Sequence[GlutenDraw], limit_mg_per_kg: float = LIMIT_MG_PER_KG) -> GlutenBudget:
     """Return what `draws` add up to against a limit, mg per kg of the mix: known = Σ share × value.
 
     What is not known may carry (limit − known) / its share before the mix reaches the limit.

@@ -9,6 +9,7 @@ from datetime import date
 from sqlmodel import Session
 
 from fallow_sieve.core.batches.batch import BagLeft, Batch, BatchState, standing_of
+from fallow_sieve.core.ingredients import check_count
 from fallow_sieve.core.stock.moves import Move, MoveKind
 from fallow_sieve.core.values import BadInputError
 from fallow_sieve.store.batches import (
@@ -84,9 +85,7 @@ def leave(session: Session, bag_id: int, leaving: Leaving, now: str) -> BagLeft:
     bag = get_bag(session, bag_id)
     if leaving.kind is MoveKind.COUNTED:
         change_g = round(leaving.mass_g - bag.left_g, 6)
-        if leaving.mass_g < 0 or leaving.mass_g > bag.net_g * 1.03:
-            right = f"from 0 to {bag.net_g * 1.03:.0f} g: it was filled with {bag.net_g:g} g"
-            raise BadInputError(f"{leaving.mass_g:g} g left in the bag", place="/mass_g", right=right)
+        check_count(leaving.mass_g, bag.net_g)
     elif leaving.kind in _OUT:
         change_g = -abs(leaving.mass_g)
     else:

@@ -9,7 +9,7 @@ from fallow_sieve.core.batches.adding import PartIn, comes_apart
 from fallow_sieve.core.batches.batch import Batch, Weighing
 from fallow_sieve.core.batches.yields import mix_density, scoop_g
 from fallow_sieve.core.labels.binder_line import binder_line
-from fallow_sieve.core.stock.budget import GlutenDraw, gluten_budget
+from fallow_sieve.core.stock.budget import LIMIT_MG_PER_KG, GlutenBudget, GlutenDraw, gluten_budget
 from fallow_sieve.core.values import Range
 from fallow_sieve.services.batches.made import Made, gluten_parts, mix_for_label
 from fallow_sieve.services.kitchen import KitchenNow
@@ -41,10 +41,7 @@ class MixSeen:
     binder: str
     binder_is_in: bool | None
     allergens: str
-    gluten_status: str
-    gluten_mg_per_kg: float
-    gluten_unknown_pct: float
-    gluten_stay_under: float | None
+    gluten: str
     fit: float | None
     scoop_ml: float
     scoop_g: Range | None
@@ -67,16 +64,25 @@ def mix_seen(
         binder=line.text or "No binder in, and none is usual for this use.",
         binder_is_in=None if load is None else load > 0,
         allergens=next((c.say for c in made.judgement.cautions if c.kind == "allergens"), NO_ALLERGEN),
-        gluten_status=budget.status,
-        gluten_mg_per_kg=budget.known_mg_per_kg,
-        gluten_unknown_pct=budget.unknown_pct,
-        gluten_stay_under=budget.stay_under_mg_per_kg,
+        gluten=gluten_words(budget),
         fit=made.judgement.fit.score if made.judgement.fit else None,
         scoop_ml=SCOOP_ML,
         scoop_g=scoop_of(made),
         comes_apart=comes_apart(parts, {}),
         cautions=[c.say for c in made.judgement.cautions if c.kind != "allergens"],
     )
+
+
+def gluten_words(budget: GlutenBudget) -> str:
+    """Return what is known of the gluten of a mix, in words."""
+    if budget.status == "contains":
+        return "■ a part of it is made from a gluten cereal"
+    known = f"{budget.known_mg_per_kg:.1f} mg/kg known"
+    if budget.status == "known":
+        return f"{known} of all of it, by its lots; hot spots are not seen by a mean"
+    left = budget.stay_under_mg_per_kg
+    may = "" if left is None else f", which may carry {left:.0f} to stay under {LIMIT_MG_PER_KG:g}"
+    return f"◆ {known}; {budget.unknown_pct:.1f} % of it has no value{may}"
 
 
 def scoop_of(made: Made) -> Range | None:

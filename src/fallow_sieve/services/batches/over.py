@@ -8,7 +8,7 @@ from dataclasses import dataclass, replace
 from sqlmodel import Session
 
 from fallow_sieve.core.batches.batch import Batch, bands_of, poured_g
-from fallow_sieve.core.batches.over_pouring import LeaveIt, MakeMore, TakeOut, leave_it, make_more, take_out
+from fallow_sieve.core.batches.over_pouring import LeaveIt, MakeMore, TakeOut, leave_it, make_more, room_g, take_out
 from fallow_sieve.core.blends import Blend, Part
 from fallow_sieve.core.ingredients import Role, Shelf
 from fallow_sieve.core.values import BadInputError
@@ -35,7 +35,9 @@ def ways_out(session: Session, batch_id: int, ingredient: str, kitchen: KitchenN
     """Return the ways out of an over-poured part. Raises BadInputError where it is not over-poured."""
     batch, have = get_batch(session, batch_id), poured_g(weighings_of(session, [batch_id])[batch_id])
     target_g = batch.targets_g.get(ingredient, 0.0)
-    more = make_more(batch.targets_g, have, ingredient, _stock(session, batch), _room(batch, have))
+    more = make_more(
+        batch.targets_g, have, ingredient, _stock(session, batch), room_g(batch.making.vessel_l, sum(have.values()))
+    )
     tolerance_g = bands_of(batch)[ingredient].tolerance_g
     last = next(reversed(have), None)
     after = {s: have[ingredient] if s == ingredient else g for s, g in batch.targets_g.items()}
@@ -53,7 +55,9 @@ def ways_out(session: Session, batch_id: int, ingredient: str, kitchen: KitchenN
 def grow(session: Session, batch_id: int, ingredient: str, version: int, now: str) -> Batch:
     """Make the batch larger so that a part of which too much is in is right. Raises BadInputError where refused."""
     batch, have = get_batch(session, batch_id), poured_g(weighings_of(session, [batch_id])[batch_id])
-    more = make_more(batch.targets_g, have, ingredient, _stock(session, batch), _room(batch, have))
+    more = make_more(
+        batch.targets_g, have, ingredient, _stock(session, batch), room_g(batch.making.vessel_l, sum(have.values()))
+    )
     if more.refused:
         raise BadInputError("a larger batch", place="/way", right=f"{more.refused}: take out, or leave it")
     targets = {s: round(g, 3) for s, g in more.targets_g.items()}
@@ -63,13 +67,6 @@ def grow(session: Session, batch_id: int, ingredient: str, version: int, now: st
 def _stock(session: Session, batch: Batch) -> dict[str, float]:
     lots = lots_for(session, batch.targets_g)
     return {s: sum(x.lot.stock_g for x in found if not x.archived) for s, found in lots.items()}
-
-
-def _room(batch: Batch, have: Mapping[str, float]) -> float | None:
-    """g that the vessel still takes; a rough 0.6 g a mL where only its litres are known. Rule of thumb."""
-    if batch.making.vessel_l is None:
-        return None
-    return batch.making.vessel_l * 1000 * 0.6 - sum(have.values())
 
 
 def _leave(targets: Mapping[str, float], ingredient: str, poured: float, shelf: Shelf) -> LeaveIt | None:

@@ -9,10 +9,19 @@ from datetime import date
 from sqlmodel import Session
 
 from fallow_sieve.core.batches.adding import AddingStep, PartIn, order_of_adding
-from fallow_sieve.core.batches.batch import BagLeft, Batch, Weighing, off_revision_pct, poured_g, standing_of
+from fallow_sieve.core.batches.batch import (
+    BagLeft,
+    Batch,
+    BatchState,
+    Weighing,
+    off_revision_pct,
+    poured_g,
+    standing_of,
+)
 from fallow_sieve.core.batches.codes import bag_code
 from fallow_sieve.core.batches.keeping import UseBy, use_by
 from fallow_sieve.core.batches.yields import Yield
+from fallow_sieve.core.labels.label import OFF_REVISION_PCT
 from fallow_sieve.reference.labelling import Mixing, mixing_rows, storage_clock
 from fallow_sieve.services.batches.even import EvennessSeen, evenness_of
 from fallow_sieve.services.batches.line import clean_first
@@ -93,7 +102,7 @@ class BatchSeen:
     steps: list[StepDone]
     bags: list[BagSeen]
     came_to: Yield | None
-    off_revision_pct: float
+    off_revision: str
     mix: MixSeen | None
     best_before: str
     best_before_why: str
@@ -157,7 +166,7 @@ def batch_page(session: Session, batch_id: int, kitchen: KitchenNow, today: date
         bags=bags_seen(found, made, kitchen), came_to=yield_of(
             found.weighings, found.bags, found.steps, batch.wanted.loss_pct
         ),
-        off_revision_pct=off_revision_pct(batch, found.weighings),
+        off_revision=_off(found),
         mix=mix_seen(batch, made, found.weighings, kitchen, found.held) if made else None,
         best_before=made.kept.low.isoformat() if made and made.kept.low else "",
         best_before_why=kept_why(made.kept) if made else "", cost=_cost(parts),
@@ -165,6 +174,17 @@ def batch_page(session: Session, batch_id: int, kitchen: KitchenNow, today: date
         clean_first=clean_first(session, batch, kitchen.shelf), evenness=evenness_of(found.steps),
         say=sentence_of(batch, found.weighings, found.bags, parts, found.holds),
     )  # fmt: skip
+
+
+_UNDER_WAY = (BatchState.PLANNED, BatchState.WEIGHING)
+
+
+def _off(found: OnRecord) -> str:
+    """That a mix that is all weighed left its revision, in words; empty within what is not said."""
+    off_pct = off_revision_pct(found.batch, found.weighings)
+    if found.batch.state in _UNDER_WAY or off_pct <= OFF_REVISION_PCT:
+        return ""
+    return f"What was weighed left its revision by {off_pct:.1f} % of mass."
 
 
 def made_or_planned(found: OnRecord, parts: Sequence[PartAtScale], kitchen: KitchenNow, today: date) -> Made | None:

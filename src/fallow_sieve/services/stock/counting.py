@@ -7,16 +7,13 @@ from dataclasses import dataclass, replace
 from sqlmodel import Session
 
 from fallow_sieve.core.ingredients import check_count
+from fallow_sieve.core.stock.counting import CAUSES, wants_cause
 from fallow_sieve.core.stock.moves import Move, MoveKind
-from fallow_sieve.core.values import BadInputError
 from fallow_sieve.store import touch_shelf
 from fallow_sieve.store.batches import bags_of, get_bag, page_of_batches, save_bag, touch_batch
 from fallow_sieve.store.ingredients import LotOnRecord, all_lots, get_lot
 from fallow_sieve.store.stock import record
 
-CAUSES = ("spilled", "not recorded", "scale", "wrong lot", "unknown")
-SMALL_PCT = 1.0
-SMALL_STEPS_G = 2.0
 _LAST = 200
 
 
@@ -63,7 +60,7 @@ def count(session: Session, kind: str, about: int, counted_g: float, cause: str,
     """Count a lot or a bag. A difference over 1 % and 2 g wants a cause: without one nothing is kept."""
     book_g = get_lot(session, about).lot.stock_g if kind == "lot" else get_bag(session, about).left_g
     difference = round(counted_g - book_g, 6)
-    asks = abs(difference) > max(SMALL_PCT / 100 * book_g, SMALL_STEPS_G)
+    asks = wants_cause(book_g, counted_g)
     if asks and cause not in CAUSES:
         say = f"{abs(difference):.0f} g {'more' if difference > 0 else 'less'} than the book: what explains it?"
         return Counted(book_g, counted_g, difference, False, say)
@@ -81,10 +78,7 @@ def _move(session: Session, kind: str, about: int, difference: float, why: str, 
         touch_shelf(session, [lot.ingredient])
         return
     bag = get_bag(session, about)
-    if bag.left_g + difference > bag.net_g * 1.03:
-        raise BadInputError(
-            f"{bag.left_g + difference:g} g in a bag of {bag.net_g:g} g", place="/mass_g", right="is this another bag?"
-        )
+    check_count(bag.left_g + difference, bag.net_g)
     record(session, replace(move, bag_id=about, batch_id=bag.batch_id))
     if bag.left_g + difference <= 0:
         save_bag(session, about, emptied_on=now[:10])

@@ -2,7 +2,7 @@
 <script lang="ts">
   import { wordsOf } from '../api/client';
   import { current } from '../app/current.svelte';
-  import { day, figure } from '../ui/format';
+  import { day } from '../ui/format';
   import { loadOn } from '../ui/state/loading.svelte';
   import Trouble from '../ui/Trouble.svelte';
   import Bags from './bags/Bags.svelte';
@@ -50,11 +50,7 @@
         {#if b.made_on}· made {day(b.made_on)}{/if}
       </p>
       <h1 data-says class:held={b.holds.length > 0}>{b.say}</h1>
-      {#if b.off_revision_pct > 1}
-        <p class="close">
-          ◆ What was weighed left its revision by {figure(b.off_revision_pct, 1)} % of mass.
-        </p>
-      {/if}
+      {#if b.off_revision}<p class="close">◆ {b.off_revision}</p>{/if}
       {#if b.clean_first}<p class="close">◆ {b.clean_first}</p>{/if}
       <Next batch={b} {changed} />
       <BatchColumn batch={b} />

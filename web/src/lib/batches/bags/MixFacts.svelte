@@ -4,17 +4,6 @@
   import type { Batch } from '../types';
 
   const { batch, mix }: { batch: Batch; mix: NonNullable<Batch['mix']> } = $props();
-  const gluten = $derived.by(() => {
-    if (mix.gluten_status === 'contains') return '■ a part of it is made from a gluten cereal';
-    const known = `${figure(mix.gluten_mg_per_kg, 1)} mg/kg known`;
-    if (mix.gluten_status === 'known')
-      return `${known} of all of it, by its lots; hot spots are not seen by a mean`;
-    const may =
-      mix.gluten_stay_under === null
-        ? ''
-        : `, which may carry ${figure(mix.gluten_stay_under, 0)} to stay under 20`;
-    return `◆ ${known}; ${figure(mix.gluten_unknown_pct, 1)} % of it has no value${may}`;
-  });
 </script>
 
 <dl>
@@ -28,7 +17,7 @@
   <dt>Allergens</dt>
   <dd><b>{mix.allergens}</b></dd>
   <dt>Gluten</dt>
-  <dd>{gluten}</dd>
+  <dd>{mix.gluten}</dd>
   <dt>A scoop</dt>
   <dd>
     {#if mix.scoop_g}
