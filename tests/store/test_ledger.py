@@ -15,6 +15,7 @@ import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 from sqlalchemy.exc import DatabaseError
+from tests.fuzzing import rounds
 
 from fallow_sieve.core.ingredients import Lot
 from fallow_sieve.core.stock.moves import Move, MoveKind, stock_of
@@ -99,12 +100,12 @@ while True:
 
 
 def test_a_weighing_that_is_killed_moved_its_stock_or_was_never_made(demo_db):
-    for n in range(8):
+    for n in range(rounds(8, 100)):
         running = subprocess.Popen(
             [sys.executable, "-c", WEIGHER, str(demo_db), f"kill{n:04d}"], stdout=subprocess.PIPE
         )
         assert running.stdout.readline() == b"ready\n"
-        time.sleep(0.02 + 0.03 * n)
+        time.sleep(0.02 + 0.03 * (n % 17))
         os.kill(running.pid, signal.SIGKILL)
         running.wait()
         running.stdout.close()
@@ -138,10 +139,10 @@ while True:
 
 
 def test_a_bag_that_is_filled_as_the_kitchen_is_killed_is_there_with_its_move_or_not_at_all(demo_db):
-    for n in range(5):
+    for n in range(rounds(5, 100)):
         running = subprocess.Popen([sys.executable, "-c", BAGGER, str(demo_db)], stdout=subprocess.PIPE)
         assert running.stdout.readline() == b"ready\n"
-        time.sleep(0.03 + 0.04 * n)
+        time.sleep(0.03 + 0.04 * (n % 13))
         os.kill(running.pid, signal.SIGKILL)
         running.wait()
         running.stdout.close()

@@ -14,6 +14,7 @@ from fallow_sieve.core.formulas.water_learning import Pour, learn
 from fallow_sieve.core.ingredients.ingredient import Quality
 from fallow_sieve.core.stock.moves import stock_of
 from fallow_sieve.reference.ingredients import library
+from fallow_sieve.services.batches.bins import bins_seen
 from fallow_sieve.store.batches import bags_of, page_of_batches, prints_of, weighings_of
 from fallow_sieve.store.blends import BLENDS
 from fallow_sieve.store.briefs import list_briefs
@@ -135,6 +136,16 @@ def test_its_batches_come_forward_with_what_was_weighed_bagged_and_held(older, r
         assert (bag.net_g, bag.left_g) == (480.0, 380.0)
         assert is_held(session, batch_id=batch.id)
         assert [p.size for p in prints_of(session, batch.id)] == ["large"]
+
+
+def test_its_bins_come_forward(older, request):
+    if request.node.callspec.id < "0011":
+        pytest.skip("there were none yet")
+    with older.reading() as session:
+        assert [(b.name, b.tare_g, b.stands) for b in bins_seen(session)] == [
+            ("Crock", None, "unknown"),
+            ("Bin A", 620.0, "clean"),
+        ]
 
 
 # Nine bakes of one loaf as they stood before trials: day, % of flour predicted and poured, set aside or not.

@@ -63,6 +63,8 @@
     '/weigh/:id': wrap({ asyncComponent: () => import('./lib/batches/weigh/WeighPage.svelte') }),
     '/label/:id': wrap({ asyncComponent: () => import('./lib/batches/label/LabelPage.svelte') }),
     '/trace/:kind/:id': wrap({ asyncComponent: () => import('./lib/batches/trace/TracePage.svelte') }),
+    '/bins': wrap({ asyncComponent: () => import('./lib/batches/bins/BinsPage.svelte') }),
+    '/weigh-sheet/:id': wrap({ asyncComponent: () => import('./lib/batches/weigh/PaperSheet.svelte') }),
     '/stock': wrap({ asyncComponent: () => import('./lib/batches/StockPage.svelte') }),
     '/recipe': wrap({ asyncComponent: () => import('./lib/recipes/RecipePage.svelte') }),
     '/compare/:id': wrap({ asyncComponent: () => import('./lib/blends/compare/ComparePage.svelte') }),

@@ -31,6 +31,7 @@ from fallow_sieve.api.formulas import routes as formulas
 from fallow_sieve.api.ingredients import files as shelf_files
 from fallow_sieve.api.ingredients import lots, own_numbers, shelf, side_by_side
 from fallow_sieve.api.ingredients import routes as ingredients
+from fallow_sieve.api.kitchen import ahead as kitchen_ahead
 from fallow_sieve.api.kitchen import routes as kitchen
 from fallow_sieve.api.kitchen import words as kitchen_words
 from fallow_sieve.api.problems import register_problems
@@ -40,7 +41,7 @@ from fallow_sieve.api.reference import routes as reference
 from fallow_sieve.api.schedules import planning, starters, workplace
 from fallow_sieve.api.schedules import routes as schedules
 from fallow_sieve.api.security import register_security
-from fallow_sieve.api.stock import holds
+from fallow_sieve.api.stock import bins, holds
 from fallow_sieve.api.stock import routes as stock
 from fallow_sieve.api.tastings import files as tasting_files
 from fallow_sieve.api.tastings import links as seat_links
@@ -61,6 +62,7 @@ _MODULES = (
     reference,
     kitchen,
     kitchen_words,
+    kitchen_ahead,
     devices,
     ingredients,
     shelf,
@@ -104,6 +106,7 @@ _MODULES = (
     weigh_sheets,
     stock,
     holds,
+    bins,
 )
 
 

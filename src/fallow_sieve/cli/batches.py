@@ -22,9 +22,9 @@ from fallow_sieve.formats.blends import read_blend
 from fallow_sieve.formats.labels import label_answer, pdf_of
 from fallow_sieve.formats.shared import parse_json, validate
 from fallow_sieve.services.batches.files import batch_file, on_file
+from fallow_sieve.services.batches.labels.printing import for_bags
+from fallow_sieve.services.batches.labels.proof import BatchLabel, ProofAsked, label_of_batch, label_of_file
 from fallow_sieve.services.batches.page import on_record
-from fallow_sieve.services.batches.printing import for_bags
-from fallow_sieve.services.batches.proof import BatchLabel, ProofAsked, label_of_batch, label_of_file
 from fallow_sieve.services.kitchen import KitchenNow, kitchen_now
 from fallow_sieve.services.labels.making import label_of_blend
 from fallow_sieve.services.stock.trace import Trace, trace_batch, trace_lot

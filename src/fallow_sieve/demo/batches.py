@@ -17,19 +17,24 @@ from fallow_sieve.core.ingredients import Lot
 from fallow_sieve.core.stock.moves import MoveKind
 from fallow_sieve.demo.scenario import BLENDS
 from fallow_sieve.services.batches.bagging import Filled, Leaving, fill, leave, set_bag
+from fallow_sieve.services.batches.labels.proof import ProofAsked, label_of_batch, note_print
 from fallow_sieve.services.batches.planning import Planned, begin_plan, set_plan
-from fallow_sieve.services.batches.proof import ProofAsked, label_of_batch, note_print
 from fallow_sieve.services.batches.stepping import Going, go_on
 from fallow_sieve.services.batches.weighing import Weighed, found_empty, weigh
 from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.store import BLENDS as DOCUMENTS
-from fallow_sieve.store.batches import StepDone, add_step, get_batch, page_of_batches
+from fallow_sieve.store.batches import Bin, StepDone, add_bin, add_step, bins_of, get_batch, page_of_batches
 from fallow_sieve.store.ingredients import add_lot, all_lots
 from fallow_sieve.store.stock import hold
 
 ALMOND = "Summit mix with almond"
 FRESH = (("almond-flour", 350.0),)
 FRESH_CODE = "CB-0962"
+BINS = (
+    Bin("Bin A", "shelf 1", 4000.0, 620.0),
+    Bin("Bin B", "shelf 1", 4000.0, 615.0),
+    Bin("Crock", "by the oven"),
+)
 OFF_G = (1.0, -1.0, 0.0, 2.0, 0.0, -1.0)  # how the weighings missed their targets
 
 
@@ -43,7 +48,7 @@ class DemoBatch:
     bag_g: float
     parts_in: int | None = None
     place: str = "shelf 2"
-    is_bin: bool = False
+    bin: str = ""
     opened_days_ago: int | None = None
     leaving: tuple[Leaving, ...] = ()
     hold_why: str = ""
@@ -58,7 +63,7 @@ class DemoBatch:
 
 BATCHES = (
     DemoBatch(
-        ALMOND, 24, 1, 3000.0, is_bin=True, place="bin A", opened_days_ago=22,
+        ALMOND, 24, 1, 3000.0, place="shelf 1", bin="Bin A", opened_days_ago=22,
         leaving=(Leaving(MoveKind.USED, 1640.0),),
     ),
     DemoBatch(
@@ -103,6 +108,8 @@ def add_batches(session: Session, kitchen: KitchenNow, now: datetime) -> None:
     """Add the demo's batches as of `now`, with what was weighed, bagged, taken, held and printed."""
     heads = {h.name: h.id for h in DOCUMENTS.page(session, limit=1000)}
     lots = {x.ingredient: x.id for x in all_lots(session) if x.lot.stock_g > 0}
+    for found in BINS:  # nobody knows what is in the crock
+        add_bin(session, replace(found, cleaned_at=_text(now - timedelta(days=30)) if found.tare_g else ""))
     for given in BATCHES:
         at = now - timedelta(days=given.days_ago)
         own = {s: _fresh(session, s, g, at) for s, g in FRESH if given.mix == ALMOND}
@@ -144,7 +151,9 @@ def _finish(session: Session, given: DemoBatch, batch_id: int, kitchen: KitchenN
     when = _text(at + timedelta(minutes=30))
     add_step(session, batch_id, StepDone("mix", when, 4.0, {}, "bag 40 % empty, end over end"))
     go_on(session, batch_id, Going(BatchState.BLENDED), get_batch(session, batch_id).version, when, at.date())
-    bags = fill(session, batch_id, Filled(given.bags, given.bag_g, given.bag_g, given.place, given.is_bin), when)
+    bin_id = next((b.id for b in bins_of(session) if b.name == given.bin), None)
+    filled = Filled(given.bags, given.bag_g, given.bag_g, given.place, bin_id=bin_id)
+    bags = fill(session, batch_id, filled, when)
     if given.opened_days_ago is not None:
         opened = at + timedelta(days=given.days_ago - given.opened_days_ago)
         set_bag(session, bags[0].id, given.place, opened.date(), _text(opened))

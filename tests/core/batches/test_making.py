@@ -14,7 +14,7 @@ from fallow_sieve.core.batches.cleaning import in_order
 from fallow_sieve.core.batches.drawing import LotLeft, split_lots
 from fallow_sieve.core.batches.keeping import BestBefore, OpenClock, PartKept, best_before, use_by
 from fallow_sieve.core.batches.over_pouring import make_more, take_out
-from fallow_sieve.core.batches.planning import Wanted, needed, next_pour_g, pours, tolerance_pct
+from fallow_sieve.core.batches.planning import Wanted, is_small, needed, next_pour_g, pours
 from fallow_sieve.core.batches.yields import learnt_loss_pct, mix_density, scoop_g
 from fallow_sieve.core.values import BadInputError, Range
 from fallow_sieve.reference import library_shelf
@@ -92,7 +92,7 @@ def test_pours_end_on_what_is_left():
 
 
 def test_a_small_part_may_be_off_by_twice_as_much():
-    assert (tolerance_pct(299, 6000), tolerance_pct(300, 6000)) == (2.0, 1.0)
+    assert (is_small(299, 6000), is_small(300, 6000)) == (True, False)
 
 
 def cleans(order, marks):

@@ -18,6 +18,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 from sqlmodel import SQLModel
+from tests.fuzzing import rounds
 
 from fallow_sieve.core.values import BadInputError
 from fallow_sieve.store import KitchenStore
@@ -142,7 +143,7 @@ def test_nothing_is_written_over(archive, demo_db, tmp_path):
     assert not (tmp_path / "never.db").exists()
 
 
-@pytest.mark.parametrize("wait_s", [0.25, 0.45, 0.7])
+@pytest.mark.parametrize("wait_s", [0.2 + 1.2 * n / rounds(3, 100) for n in range(rounds(3, 100))])
 def test_a_restore_that_is_killed_leaves_the_kitchen_of_before(archive, demo_db, tmp_path, wait_s):
     kitchen = tmp_path / "mine.db"
     shutil.copy(demo_db, kitchen)
@@ -157,7 +158,7 @@ def test_a_restore_that_is_killed_leaves_the_kitchen_of_before(archive, demo_db,
         assert connection.execute("PRAGMA integrity_check").fetchone() == ("ok",)
 
 
-@pytest.mark.parametrize("wait_s", [0.2, 0.35, 0.5])
+@pytest.mark.parametrize("wait_s", [0.15 + 1.2 * n / rounds(3, 100) for n in range(rounds(3, 100))])
 def test_an_archive_that_is_killed_is_whole_or_not_there(demo_db, tmp_path, wait_s):
     target = tmp_path / "kitchen.zip"
     command = [sys.executable, "-m", "fallow_sieve", "archive", str(target), "--db", str(demo_db)]

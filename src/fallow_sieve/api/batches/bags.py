@@ -4,13 +4,15 @@ from __future__ import annotations
 
 from flask import Blueprint, Response
 
-from fallow_sieve.api.batches.models import BatchBagIn, BatchOut, FillIn, LeaveIn
+from fallow_sieve.api.batches.handling import BatchBagIn, FillIn, LeaveIn, MoveOut
+from fallow_sieve.api.batches.models import BatchOut
 from fallow_sieve.api.batches.routes import told
-from fallow_sieve.api.http import body, kitchen, now_text, store
+from fallow_sieve.api.http import answer, body, kitchen, now_text, store
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.stock.moves import MoveKind
 from fallow_sieve.formats.shared import day_of
 from fallow_sieve.services.batches.bagging import Filled, Leaving, fill, leave, set_bag
+from fallow_sieve.services.stock.taking_back import take_back
 
 routes = Blueprint("bags_of_batches", __name__)
 
@@ -23,6 +25,15 @@ def fill_bags(batch_id: int) -> Response:
     with store().writing() as session:
         fill(session, batch_id, Filled(**given.model_dump()), now_text())
         return told(session, batch_id, here, 201)
+
+
+@routes.post("/moves/<int:move_id>/back")
+@route(MoveOut)
+def back(move_id: int) -> Response:
+    """Take back a move of today, by one that goes the other way."""
+    with store().writing() as session:
+        made = take_back(session, move_id, now_text())
+    return answer(MoveOut(kind=str(made.kind), mass_g=made.mass_g))
 
 
 @routes.put("/bags/<int:bag_id>")

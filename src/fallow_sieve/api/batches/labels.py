@@ -21,8 +21,8 @@ from fallow_sieve.api.spec import route
 from fallow_sieve.core.values import BadInputError, shown
 from fallow_sieve.formats.labels import pdf_of, svg_of
 from fallow_sieve.reference.labelling import LANGUAGES, SCHEMES, label_sizes
-from fallow_sieve.services.batches.printing import for_bags, laid_out
-from fallow_sieve.services.batches.proof import ProofAsked, label_of_batch, note_print, proof_of
+from fallow_sieve.services.batches.labels.printing import for_bags, laid_out
+from fallow_sieve.services.batches.labels.proof import ProofAsked, label_of_batch, note_print, proof_of
 from fallow_sieve.store import settings_of
 
 routes = Blueprint("labels", __name__)

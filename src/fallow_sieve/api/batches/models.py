@@ -7,12 +7,13 @@ from typing import Annotated, Literal
 from pydantic import Field, RootModel
 
 from fallow_sieve.api.models import In, Name, Out, RowId
-from fallow_sieve.formats.shared import Day
+from fallow_sieve.core.batches.planning import TOLERANCE_OF_SMALL_PCT, TOLERANCE_PCT
 from fallow_sieve.reference.labelling import LabelSize, Mixing
+from fallow_sieve.services.batches.labels.proof import Proof
+from fallow_sieve.services.batches.line import LineOrder
 from fallow_sieve.services.batches.listing import BatchesSeen
 from fallow_sieve.services.batches.over import Ways
 from fallow_sieve.services.batches.page import BatchSeen
-from fallow_sieve.services.batches.proof import Proof
 
 Slug = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,79}$")]
 Key = Annotated[str, Field(pattern=r"^[A-Za-z0-9-]{8,64}$")]
@@ -30,6 +31,7 @@ StepKind = Literal[
     "may-contain",
     "note",
 ]
+Tolerance = Annotated[float, Field(gt=0, le=20)]
 Words = Annotated[str, Field(max_length=300)]
 
 
@@ -50,7 +52,7 @@ class WantedIn(In):
 
 
 class BatchMakingIn(In):
-    """How a batch is made: way of mixing, vessel (L), the scale's name, step and capacity (g), container (g)."""
+    """How a batch is made: way of mixing, vessel (L), scale (step, capacity in g), container (g), tolerances."""
 
     blender: Slug = "bowl-whisk"
     vessel_l: Annotated[float, Field(gt=0, le=1000)] | None = None
@@ -58,6 +60,8 @@ class BatchMakingIn(In):
     step_g: Annotated[float, Field(ge=0.001, le=100)] = 1.0
     capacity_g: Annotated[float, Field(ge=10, le=1e6)] = 5000.0
     container_g: Annotated[float, Field(ge=0, le=1e5)] = 0.0
+    tolerance_pct: Tolerance = TOLERANCE_PCT
+    tolerance_of_small_pct: Tolerance = TOLERANCE_OF_SMALL_PCT
 
 
 class BatchIn(In):
@@ -76,32 +80,6 @@ class StateIn(In):
     to: Literal["planned", "weighing", "blended", "bagged", "used-up", "abandoned"]
     fate: dict[Slug, Literal["back", "away"]] = Field(default_factory=dict)
     why: Words = ""
-
-
-class WeighingIn(In):
-    """A weighing, g: net, gross, tare; from which lot; read while stable, or typed; why, where a reason is due."""
-
-    ingredient: Slug
-    net_g: Grams
-    lot_id: RowId | None = None
-    gross_g: Annotated[float, Field(ge=0, le=1e6)] = 0.0
-    tare_g: Annotated[float, Field(ge=0, le=1e6)] = 0.0
-    typed: bool = False
-    stable: bool = True
-    why: Words = ""
-
-
-class VoidIn(In):
-    """A weighing voided: why, and under which key of its own this is noted."""
-
-    why: Words
-    key: Key
-
-
-class EmptyIn(In):
-    """A lot that was found empty."""
-
-    lot_id: RowId
 
 
 class GrowIn(In):
@@ -140,33 +118,6 @@ class EvennessIn(In):
     values: Annotated[list[Annotated[float, Field(ge=0, le=1e9)]], Field(max_length=100)]
     sample_g: Annotated[float, Field(gt=0, le=10_000)] = 30.0
     note: Words = ""
-
-
-class FillIn(In):
-    """Bags or bins that were filled: how many, their size and what went into each (g), where they stand."""
-
-    count: Annotated[int, Field(ge=1, le=500)] = 1
-    size_g: Grams
-    net_g: Grams
-    place: Annotated[str, Field(max_length=80)] = ""
-    is_bin: bool = False
-
-
-class BatchBagIn(In):
-    """Where a bag stands, and since when it is open."""
-
-    place: Annotated[str, Field(max_length=80)] = ""
-    opened_on: Day | None = None
-
-
-class LeaveIn(In):
-    """What leaves a bag (g), or with `counted` what was found left in it: why, where to, for which trial."""
-
-    kind: Literal["used", "gone-out", "thrown-away", "counted"]
-    mass_g: Annotated[float, Field(ge=0, le=1e6)]
-    why: Words = ""
-    where: Annotated[str, Field(max_length=120)] = ""
-    trial_id: RowId | None = None
 
 
 class LabelQuery(In):
@@ -247,6 +198,10 @@ class BatchList(RootModel[BatchesSeen]):
     """The batches, what needs a hand first."""
 
 
+class OrderOut(RootModel[LineOrder]):
+    """The planned batches in the order they are best made in."""
+
+
 class OverPouredOut(RootModel[Ways]):
     """The ways out of an over-poured part."""
 
@@ -262,16 +217,3 @@ class CodeOut(Out):
     valid: bool
     bag: int | None
     batch_id: int | None
-
-
-class WeighedOut(Out):
-    """A weighing that counts once: its key and net mass (g)."""
-
-    key: str
-    net_g: float
-
-
-class EmptiedOut(Out):
-    """How much a lot that was found empty should still have held, g."""
-
-    missing_g: float

@@ -17,6 +17,7 @@ from fallow_sieve.api.batches.models import (
     GrowIn,
     MixingList,
     NewBatchIn,
+    OrderOut,
     OverPouredOut,
     OverQuery,
     StateIn,
@@ -42,13 +43,14 @@ from fallow_sieve.core.values import BadInputError
 from fallow_sieve.reference.labelling import mixing_rows
 from fallow_sieve.services.batches.even import note_evenness
 from fallow_sieve.services.batches.files import batch_file
+from fallow_sieve.services.batches.line import order_of_planned
 from fallow_sieve.services.batches.listing import batches_seen
 from fallow_sieve.services.batches.over import grow, ways_out
 from fallow_sieve.services.batches.page import batch_page, on_record
 from fallow_sieve.services.batches.planning import Planned, begin_plan, set_plan
 from fallow_sieve.services.batches.stepping import Going, go_on
 from fallow_sieve.services.kitchen import KitchenNow
-from fallow_sieve.store.batches import StepDone, add_step, batch_by_code, get_batch, touch_batch
+from fallow_sieve.store.batches import StepDone, add_step, ahead_of, batch_by_code, get_batch, touch_batch
 
 routes = Blueprint("batches", __name__)
 LONGEST_CODE = 400
@@ -89,6 +91,15 @@ def by_code() -> Response:
     with store().reading() as session:
         batch = batch_by_code(session, found.code)
     return answer(CodeOut(code=found.code, valid=found.valid, bag=found.bag, batch_id=batch.id if batch else None))
+
+
+@routes.get("/batches/order")
+@route(OrderOut)
+def order() -> Response:
+    """Return the order in which the planned batches are made with fewest cleans."""
+    here = kitchen()
+    with store().reading() as session:
+        return answer_value(OrderOut, order_of_planned(session, here.shelf))
 
 
 @routes.get("/batches/ways")
@@ -136,7 +147,7 @@ def bring_on(batch_id: int) -> Response:
     given, version, here = body(StateIn), if_match(), kitchen()
     going = Going(BatchState(given.to), dict(given.fate), given.why)
     with store().writing() as session:
-        go_on(session, batch_id, going, version, now_text(), today())
+        go_on(session, batch_id, going, version, now_text(), today(), ahead_of(session).letters)
         return told(session, batch_id, here)
 
 

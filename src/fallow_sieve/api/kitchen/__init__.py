@@ -1,3 +1,3 @@
 """The kitchen's settings over HTTP."""
 
-__all__ = ["routes", "words"]
+__all__ = ["ahead", "routes", "words"]

@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from fallow_sieve.api.models import In, Name, Out, Seen, Slug
+from fallow_sieve.core.batches.ahead import Ahead
 from fallow_sieve.services.searching import Found
 from fallow_sieve.store import KitchenWord
 
@@ -49,6 +50,47 @@ class KitchenOut(Out):
     thickener_school: ThickenerSchool
     store_temp_c: float
     serving_g: float
+    version: int
+
+
+BulkGrams = Annotated[float, Field(gt=0, le=1e6)]
+Tolerance = Annotated[float, Field(gt=0, le=20)]
+
+
+class KitchenScaleIn(In):
+    """A scale: its name, step and capacity, g."""
+
+    name: Annotated[str, Field(min_length=1, max_length=60)]
+    step_g: Annotated[float, Field(ge=0.001, le=100)]
+    capacity_g: Annotated[float, Field(ge=10, le=1e6)]
+
+
+class VesselIn(In):
+    """A vessel to mix in: its name, the way of mixing, what it holds (L), what it weighs empty (g)."""
+
+    name: Annotated[str, Field(min_length=1, max_length=60)]
+    blender: Slug
+    litres: Annotated[float, Field(gt=0, le=1000)] | None = None
+    empty_g: Annotated[float, Field(ge=0, le=1e5)] = 0.0
+
+
+class AheadIn(In):
+    """How mixes are made ahead; the first scale, vessel and bag size are those of a new plan."""
+
+    letters: Annotated[str, Field(max_length=3)] = ""
+    scales: Annotated[list[KitchenScaleIn], Field(max_length=20)] = Field(default_factory=list)
+    vessels: Annotated[list[VesselIn], Field(max_length=40)] = Field(default_factory=list)
+    bag_sizes_g: Annotated[list[BulkGrams], Field(max_length=20)] = Field(default_factory=list)
+    tolerance_pct: Tolerance = 1.0
+    tolerance_of_small_pct: Tolerance = 2.0
+    scheme: Annotated[str, Field(max_length=20)] = "eu"
+    language: Annotated[str, Field(max_length=20)] = ""
+
+
+class AheadOut(Out):
+    """How mixes are made ahead, and the version of the settings it is saved under."""
+
+    ahead: Ahead
     version: int
 
 

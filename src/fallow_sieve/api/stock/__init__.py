@@ -1,3 +1,3 @@
-"""Stock over HTTP: traced, held, counted, bought."""
+"""Stock over HTTP: traced, held, counted, bought; bins."""
 
-__all__ = ["holds", "routes"]
+__all__ = ["bins", "holds", "routes"]

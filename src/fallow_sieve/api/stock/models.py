@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 from pydantic import Field, RootModel
 
 from fallow_sieve.api.models import In, Out, RowId
+from fallow_sieve.services.batches.bins import BinSeen
 from fallow_sieve.services.stock.buying import ToBuy
 from fallow_sieve.services.stock.counting import Counted, ToCount
 from fallow_sieve.services.stock.holding import Held
@@ -15,6 +16,29 @@ from fallow_sieve.store.stock import Drill, MoveSeen
 
 Reason = Annotated[str, Field(max_length=300)]
 Grams = Annotated[float, Field(ge=0, le=1e8)]
+
+
+class BinIn(In):
+    """A bin: its name and place, what it holds at most and weighs empty (g), and whether it is clean and empty."""
+
+    name: Annotated[str, Field(min_length=1, max_length=60)]
+    place: Annotated[str, Field(max_length=80)] = ""
+    capacity_g: Annotated[float, Field(gt=0, le=1e6)] | None = None
+    tare_g: Annotated[float, Field(ge=0, le=1e6)] | None = None
+    clean: bool = False
+    archived: bool = False
+
+
+class BinGrossIn(In):
+    """What a bin weighs with what is in it, g."""
+
+    gross_g: Annotated[float, Field(gt=0, le=2e6)]
+
+
+class BinList(Out):
+    """The bins, by place and name."""
+
+    items: list[BinSeen]
 
 
 class HoldIn(In):

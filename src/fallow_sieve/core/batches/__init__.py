@@ -4,6 +4,7 @@ __all__: list[str] = []
 
 __all__ = [
     "adding",
+    "ahead",
     "batch",
     "cleaning",
     "codes",

@@ -10,7 +10,7 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 from enum import StrEnum
 
-from fallow_sieve.core.batches.planning import Band, Wanted, band, tolerance_pct
+from fallow_sieve.core.batches.planning import TOLERANCE_OF_SMALL_PCT, TOLERANCE_PCT, Band, Wanted, band, is_small
 from fallow_sieve.core.blends import Part
 from fallow_sieve.core.values import BadInputError
 
@@ -41,7 +41,10 @@ BACK = {
 
 @dataclass(frozen=True, slots=True)
 class Making:
-    """How a batch is made: a way of mixing (slug), vessel (L), the scale's name, step and capacity, container (g)."""
+    """How a batch is made: a way of mixing (slug), vessel (L), the scale's name, step and capacity, container (g).
+
+    The tolerances are % of a part: of one, and of a small one, under 5 % of the batch.
+    """
 
     blender: str = "bowl-whisk"
     vessel_l: float | None = None
@@ -49,11 +52,16 @@ class Making:
     step_g: float = 1.0
     capacity_g: float = 5000.0
     container_g: float = 0.0
+    tolerance_pct: float = TOLERANCE_PCT
+    tolerance_of_small_pct: float = TOLERANCE_OF_SMALL_PCT
 
 
 @dataclass(frozen=True, slots=True)
 class Weighing:
-    """One weighing, g: what, from which lot, target and tolerance, gross, tare, net, typed or read, voiding which."""
+    """One weighing, g: what, from which lot, target and tolerance, gross, tare, net, typed or read, voiding which.
+
+    `bag_id`: poured in from a bag of an earlier batch, whose own draw was from `lot_id`.
+    """
 
     key: str
     ingredient: str
@@ -67,6 +75,7 @@ class Weighing:
     step_g: float = 1.0
     typed: bool = False
     at: str = ""
+    bag_id: int | None = None
     voids: int | None = None
     why: str = ""
     id: int = 0
@@ -86,6 +95,7 @@ class BagLeft:
     place: str = ""
     opened_on: str | None = None
     emptied_on: str | None = None
+    bin_id: int | None = None
     version: int = 1
 
 
@@ -138,8 +148,11 @@ def drawn_g(weighings: Iterable[Weighing]) -> dict[tuple[str, int | None], float
 def bands_of(batch: Batch) -> dict[str, Band]:
     """Return how close each part's weighing has to come, by ingredient."""
     total_g = sum(batch.targets_g.values())
-    step = batch.making.step_g
-    return {s: band(g, step, tolerance_pct(g, total_g)) for s, g in batch.targets_g.items()}
+    by = batch.making
+    return {
+        s: band(g, by.step_g, by.tolerance_of_small_pct if is_small(g, total_g) else by.tolerance_pct)
+        for s, g in batch.targets_g.items()
+    }
 
 
 def next_part(batch: Batch, weighings: Sequence[Weighing]) -> str | None:

@@ -45,6 +45,15 @@ def check_character(body: str) -> str:
     return ALPHABET[(len(ALPHABET) + 1 - p) % len(ALPHABET)]
 
 
+def check_own(own: str) -> str:
+    """Return the letters that a kitchen puts in front of its codes, as they stand there. Raises BadInputError."""
+    mine = own.strip().upper()
+    if len(mine) > MOST_OWN or any(c not in ALPHABET[10:] for c in mine):
+        right = f"at most {MOST_OWN} letters, none of I, L, O, S, U"
+        raise BadInputError(f"{shown(own)} in front of a code", place="/letters", right=right)
+    return mine
+
+
 def batch_code(made_on: date, number: int, own: str = "") -> str:
     """Return the code of the batch `number` (from 1) of the day `made_on`, with up to three letters of one's `own`.
 
@@ -53,10 +62,7 @@ def batch_code(made_on: date, number: int, own: str = "") -> str:
     """
     if not 1 <= number <= MOST_A_DAY:
         raise BadInputError(f"batch {number} of a day", place="/number", right=f"from 1 to {MOST_A_DAY}")
-    mine = own.strip().upper()
-    if len(mine) > MOST_OWN or any(c not in ALPHABET[10:] for c in mine):
-        right = f"at most {MOST_OWN} letters, none of I, L, O, S, U"
-        raise BadInputError(f"{shown(own)} in front of a code", place="/own", right=right)
+    mine = check_own(own)
     body = f"{mine}{made_on:%y}{made_on.timetuple().tm_yday:03d}"
     return f"{body}-{number}-{check_character(f'{body}{number}')}"
 

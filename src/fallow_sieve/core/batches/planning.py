@@ -100,10 +100,12 @@ def band(target_g: float, step_g: float, pct: float) -> Band:
     return Band(target_g, max(target_g * pct / 100, step_g), target_g < STEPS_TO_SEE * step_g - 1e-9)
 
 
-def tolerance_pct(target_g: float, batch_g: float) -> float:
-    """Return the tolerance of a part of `target_g` g, %: 1, or 2 where it is under 5 % of the batch. Rule of thumb."""
-    is_small = target_g < batch_g * SMALL_SHARE_PCT / 100
-    return TOLERANCE_OF_SMALL_PCT if is_small else TOLERANCE_PCT
+def is_small(target_g: float, batch_g: float) -> bool:
+    """Return whether a part of `target_g` g is a small one of its batch, under 5 %: it may be off by 2 % and not 1.
+
+    Rule of thumb; a kitchen sets its own.
+    """
+    return target_g < batch_g * SMALL_SHARE_PCT / 100
 
 
 def dilution_of(target_g: float, step_g: float) -> Dilution | None:

@@ -30,7 +30,10 @@ OUT_OF = frozenset({MoveKind.RETURNED, MoveKind.WEIGHED, MoveKind.USED, MoveKind
 
 @dataclass(frozen=True, slots=True)
 class Move:
-    """± g of a lot or a bag: its kind, when (ISO, UTC), why, where to, and the batch or trial it belongs to."""
+    """± g of a lot or a bag: its kind, when (ISO, UTC), why, where to, and the batch or trial it belongs to.
+
+    One that takes another back names it (`undoes`) and goes the other way, under the same kind.
+    """
 
     kind: MoveKind
     mass_g: float
@@ -41,13 +44,15 @@ class Move:
     trial_id: int | None = None
     why: str = ""
     where: str = ""
+    undoes: int | None = None
 
 
 def check_move(move: Move) -> None:
     """Raise BadInputError where a move goes the wrong way, or belongs to neither or both of a lot and a bag."""
     if (move.lot_id is None) == (move.bag_id is None):
         raise BadInputError("a move without its lot or bag, or with both", right="name one of them")
-    wrong = (move.kind in INTO and move.mass_g < 0) or (move.kind in OUT_OF and move.mass_g > 0)
+    way_g = move.mass_g if move.undoes is None else -move.mass_g
+    wrong = (move.kind in INTO and way_g < 0) or (move.kind in OUT_OF and way_g > 0)
     if wrong or move.mass_g != move.mass_g:
         way = "into" if move.kind in INTO else "out of"
         raise BadInputError(f"{move.mass_g:g} g {move.kind}", place="/mass_g", right=f"this kind goes {way} stock")

@@ -2,16 +2,17 @@
 
 __all__ = [
     "bagging",
+    "bins",
     "even",
     "files",
+    "line",
     "listing",
     "lots_left",
     "over",
     "page",
     "parts",
     "planning",
-    "printing",
-    "proof",
+    "pouring_in",
     "stepping",
     "weighing",
 ]

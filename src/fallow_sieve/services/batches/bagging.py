@@ -12,13 +12,16 @@ from fallow_sieve.core.batches.batch import BagLeft, Batch, BatchState, standing
 from fallow_sieve.core.ingredients import check_count
 from fallow_sieve.core.stock.moves import Move, MoveKind
 from fallow_sieve.core.values import BadInputError
+from fallow_sieve.services.batches.bins import check_fits, held_in
 from fallow_sieve.store.batches import (
     add_bag,
     bags_of,
     get_bag,
     get_batch,
+    get_bin,
     put_batch,
     save_bag,
+    save_bin,
     steps_of,
     taken_of,
     touch_batch,
@@ -33,13 +36,14 @@ _OUT = (MoveKind.USED, MoveKind.GONE_OUT, MoveKind.THROWN_AWAY)
 
 @dataclass(frozen=True, slots=True)
 class Filled:
-    """What was filled: so many bags of `size_g` g with `net_g` g in each, where they stand, or bins."""
+    """What was filled: so many bags of `size_g` g with `net_g` g in each, where they stand, or one bin."""
 
     count: int
     size_g: float
     net_g: float
     place: str = ""
     is_bin: bool = False
+    bin_id: int | None = None
 
 
 def fill(session: Session, batch_id: int, filled: Filled, now: str) -> list[BagLeft]:
@@ -51,13 +55,21 @@ def fill(session: Session, batch_id: int, filled: Filled, now: str) -> list[BagL
         raise BadInputError(f"{filled.count} bags", place="/count", right=f"from 1 to {MOST_BAGS}")
     if not (math.isfinite(filled.net_g) and filled.net_g > 0):
         raise BadInputError(f"{filled.net_g:g} g in a bag", place="/net_g", right="more than nothing")
+    if filled.bin_id is not None:
+        filled = _into_bin(session, filled, filled.bin_id)
     _check_enough(session, batch, filled)
     made = [
-        add_bag(session, batch_id, filled.size_g, filled.net_g, filled.place, now, filled.is_bin)
+        add_bag(session, batch_id, filled.size_g, filled.net_g, filled.place, now, filled.is_bin, filled.bin_id)
         for _ in range(filled.count)
     ]
     put_batch(session, replace(batch, state=BatchState.BAGGED), now)
     return made
+
+
+def _into_bin(session: Session, filled: Filled, bin_id: int) -> Filled:
+    found = check_fits(session, bin_id, filled.net_g)
+    save_bin(session, bin_id, cleaned_at="")
+    return replace(filled, count=1, is_bin=True, place=filled.place or found.place)
 
 
 def _check_enough(session: Session, batch: Batch, filled: Filled) -> None:
@@ -99,14 +111,21 @@ def leave(session: Session, bag_id: int, leaving: Leaving, now: str) -> BagLeft:
         )  # fmt: skip
         record(session, move)
         touch_batch(session, bag.batch_id, now)
-    return _emptied(session, bag_id, now)
+    return get_bag(session, bag_id)
 
 
-def _emptied(session: Session, bag_id: int, now: str) -> BagLeft:
-    bag = get_bag(session, bag_id)
-    if bag.left_g <= 0 and bag.emptied_on is None:
-        return save_bag(session, bag_id, emptied_on=now[:10])
-    return bag
+def weigh_bin(session: Session, bin_id: int, gross_g: float, now: str) -> BagLeft:
+    """Count what is left in a bin by weighing it with what is in it. Raises BadInputError without its tare."""
+    bag_id, found = held_in(session, bin_id), get_bin(session, bin_id)
+    if found.tare_g is None:
+        raise BadInputError(
+            f"what {found.name} weighs empty is not known", place="/tare_g", right="weigh it empty once"
+        )
+    if gross_g < found.tare_g:
+        right = f"at least its {found.tare_g:g} g"
+        raise BadInputError(f"{gross_g:g} g is less than the empty bin", place="/gross_g", right=right)
+    counted_g = round(gross_g - found.tare_g, 6)
+    return leave(session, bag_id, Leaving(MoveKind.COUNTED, counted_g, "weighed with its bin"), now)
 
 
 def set_bag(session: Session, bag_id: int, place: str, opened_on: date | None, now: str) -> BagLeft:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import asdict, dataclass
+from dataclasses import asdict, dataclass, field
 from datetime import date
 
 from sqlmodel import Session
@@ -33,10 +33,11 @@ from fallow_sieve.services.batches.parts import PartAtScale, parts_seen
 from fallow_sieve.services.batches.telling import sentence_of
 from fallow_sieve.services.kitchen import KitchenNow, use_within
 from fallow_sieve.services.labels.making import storage_kind
+from fallow_sieve.services.stock.taking_back import why_not_back
 from fallow_sieve.store import settings_of
 from fallow_sieve.store.batches import Printed, StepDone, bags_of, get_batch, prints_of, steps_of, weighings_of
 from fallow_sieve.store.ingredients import LotOnRecord
-from fallow_sieve.store.stock import Hold, holds_of
+from fallow_sieve.store.stock import Hold, MoveOnRecord, holds_of, moves_of_bags
 
 
 @dataclass(frozen=True, slots=True)
@@ -57,6 +58,19 @@ class WeighingSeen:
 
 
 @dataclass(frozen=True, slots=True)
+class BagMove:
+    """What moved in a bag: when, ± g, why, where to, and whether it can be taken back (it is of today)."""
+
+    id: int
+    kind: str
+    at: str
+    mass_g: float
+    why: str
+    where: str
+    can_go_back: bool
+
+
+@dataclass(frozen=True, slots=True)
 class BagSeen:
     """A bag or bin: its code, g in and left, where it stands, until when it is to be used and why."""
 
@@ -72,6 +86,7 @@ class BagSeen:
     emptied_on: str
     use_by: str
     use_by_why: str
+    moves: list[BagMove]
 
 
 @dataclass(frozen=True, slots=True)
@@ -126,6 +141,8 @@ class OnRecord:
     lots: dict[str, list[LotOnRecord]]
     held: dict[int, str]
     holds: list[Hold]
+    moves: dict[int, list[MoveOnRecord]] = field(default_factory=dict)
+    day: str = ""
 
     @property
     def lot_of(self) -> dict[int, LotOnRecord]:
@@ -133,23 +150,25 @@ class OnRecord:
         return {x.id: x for found in self.lots.values() for x in found}
 
 
-def on_record(session: Session, batch_id: int) -> OnRecord:
-    """Return a batch with what lies beside it. Raises NotFoundError."""
-    batch = get_batch(session, batch_id)
+def on_record(session: Session, batch_id: int, today: date | None = None) -> OnRecord:
+    """Return a batch with what lies beside it; `today`: which moves may be taken back. Raises NotFoundError."""
+    batch, bags = get_batch(session, batch_id), bags_of(session, [batch_id])[batch_id]
     return OnRecord(
         batch,
         weighings_of(session, [batch_id])[batch_id],
-        bags_of(session, [batch_id])[batch_id],
+        bags,
         steps_of(session, batch_id),
         lots_for(session, batch.targets_g),
         held_lots(session),
         [h for h in holds_of(session, batch_ids=[batch_id]) if not h.released_at],
+        moves_of_bags(session, [b.id for b in bags]),
+        today.isoformat() if today else "",
     )
 
 
 def batch_page(session: Session, batch_id: int, kitchen: KitchenNow, today: date) -> BatchSeen:
     """Return a batch with all that its page shows. Raises NotFoundError."""
-    found = on_record(session, batch_id)
+    found = on_record(session, batch_id, today)
     batch = found.batch
     known = [s for s in batch.targets_g if s in kitchen.shelf]
     parts = parts_seen(session, found.batch, found.weighings, found.lots, found.held, kitchen.shelf, today)
@@ -229,7 +248,7 @@ def _weighing(w: Weighing, found: OnRecord) -> WeighingSeen:
 
 def bags_seen(found: OnRecord, made: Made | None, kitchen: KitchenNow) -> list[BagSeen]:
     """Return bags as they are shown, each with the earlier of its two clocks."""
-    return [_bag(b, found.batch, bag_use_by(b, made, kitchen) if made else None) for b in found.bags]
+    return [_bag(b, found, bag_use_by(b, made, kitchen) if made else None) for b in found.bags]
 
 
 def bag_use_by(bag: BagLeft, made: Made, kitchen: KitchenNow) -> UseBy:
@@ -239,9 +258,17 @@ def bag_use_by(bag: BagLeft, made: Made, kitchen: KitchenNow) -> UseBy:
     return use_by(made.kept, date.fromisoformat(bag.opened_on) if bag.opened_on else None, clock)
 
 
-def _bag(bag: BagLeft, batch: Batch, until: UseBy | None) -> BagSeen:
+def _bag(bag: BagLeft, found: OnRecord, until: UseBy | None) -> BagSeen:
+    moves = found.moves.get(bag.id, [])
+    back = {m.move.undoes for m in moves}
     return BagSeen(
-        bag.id, bag_code(batch.code, bag.number), bag.number, bag.is_bin, bag.size_g, bag.net_g, bag.left_g, bag.place,
-        bag.opened_on or "", bag.emptied_on or "", until.day.isoformat() if until and until.day else "",
-        until.why if until else "",
+        bag.id, bag_code(found.batch.code, bag.number), bag.number, bag.is_bin, bag.size_g, bag.net_g, bag.left_g,
+        bag.place, bag.opened_on or "", bag.emptied_on or "", until.day.isoformat() if until and until.day else "",
+        until.why if until else "", [_move(m, m.id in back, found.day) for m in moves],
     )  # fmt: skip
+
+
+def _move(m: MoveOnRecord, taken_back: bool, day: str) -> BagMove:
+    move = m.move
+    can = not why_not_back(m, taken_back, day)
+    return BagMove(m.id, str(move.kind), move.at, move.mass_g, move.why, move.where, can)

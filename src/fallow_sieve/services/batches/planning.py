@@ -6,14 +6,16 @@ from dataclasses import dataclass, replace
 
 from sqlmodel import Session
 
+from fallow_sieve.core.batches.ahead import Ahead
 from fallow_sieve.core.batches.batch import Batch, BatchState, Making
+from fallow_sieve.core.batches.codes import check_own
 from fallow_sieve.core.batches.planning import Wanted, needed
 from fallow_sieve.core.batches.yields import learnt_loss_pct
 from fallow_sieve.core.values import BadInputError, UnknownNameError
-from fallow_sieve.reference.labelling import mixing_rows
+from fallow_sieve.reference.labelling import LANGUAGES, SCHEMES, mixing_rows
 from fallow_sieve.services.batches.losses import losses_pct
 from fallow_sieve.store import BLENDS
-from fallow_sieve.store.batches import add_batch, get_batch, save_batch
+from fallow_sieve.store.batches import add_batch, ahead_of, get_batch, save_ahead, save_batch
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,8 +41,9 @@ def begin_plan(session: Session, blend_id: int, revision: int | None, now: str) 
         right = f"one of {', '.join(str(r.number) for r in kept)}"
         raise BadInputError(f"revision {revision}", place="/revision", right=right)
     blend = pinned.content
-    making = Making()
-    wanted = Wanted(loss_pct=learnt_loss_pct(losses_pct(session, making.blender)))
+    ahead = ahead_of(session)
+    making = ahead.making()
+    wanted = Wanted(bag_g=ahead.bag_g, loss_pct=learnt_loss_pct(losses_pct(session, making.blender)))
     batch = Batch(
         name=BLENDS.get(session, blend_id).name,
         revision=pinned.number,
@@ -57,8 +60,7 @@ def begin_plan(session: Session, blend_id: int, revision: int | None, now: str) 
 def set_plan(session: Session, batch_id: int, planned: Planned, version: int, now: str) -> Batch:
     """Set a plan anew. Amounts stand once weighing has begun. Raises BadInputError, StaleSaveError."""
     batch = get_batch(session, batch_id)
-    if planned.making.blender not in (names := [m.blender for m in mixing_rows()]):
-        raise UnknownNameError("way of mixing", planned.making.blender, names, place="/making/blender")
+    _check_blender(planned.making.blender, "/making/blender")
     set_now = replace(batch, name=planned.name, note=planned.note, archived=planned.archived)
     if batch.state is BatchState.PLANNED:
         parts_g = {p.ingredient: p.mass_g for p in batch.parts}
@@ -71,3 +73,19 @@ def set_plan(session: Session, batch_id: int, planned: Planned, version: int, no
     else:
         set_now = replace(set_now, making=planned.making)
     return save_batch(session, set_now, version, now)
+
+
+def set_ahead(session: Session, ahead: Ahead, version: int) -> None:
+    """Set how mixes are made ahead. Raises BadInputError naming what cannot be, and StaleSaveError."""
+    check_own(ahead.letters)
+    for n, vessel in enumerate(ahead.vessels):
+        _check_blender(vessel.blender, f"/vessels/{n}/blender")
+    for name, given, known in (("scheme", ahead.scheme, SCHEMES), ("language", ahead.language, {"": "", **LANGUAGES})):
+        if given not in known:
+            raise UnknownNameError(name, given, list(known), place=f"/{name}")
+    save_ahead(session, ahead, version)
+
+
+def _check_blender(blender: str, place: str) -> None:
+    if blender not in (names := [m.blender for m in mixing_rows()]):
+        raise UnknownNameError("way of mixing", blender, names, place=place)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date
 
@@ -117,16 +118,26 @@ def void(session: Session, batch_id: int, key: str, new_key: str, why: str, now:
     if slip is None:
         raise BadInputError(f"no weighing {shown(key)} that counts", place="/key", right="one that is not voided yet")
     found = add_weighing(session, batch_id, voiding(slip, new_key, why, now))
+    for n, w in enumerate(_poured_with(slip, weighings_of(session, [batch_id])[batch_id]), 1):
+        add_weighing(session, batch_id, voiding(w, f"{new_key}-{n}", why, now))
     touch_batch(session, batch_id, now)
     touch_shelf(session, [slip.ingredient])
     return found
+
+
+def _poured_with(slip: Weighing, weighings: Sequence[Weighing]) -> list[Weighing]:
+    """The other parts of a mix that came in by the same pour: they go back with it."""
+    if slip.bag_id is None:
+        return []
+    pour = slip.key.rpartition("-")[0]
+    return [w for w in standing_of(weighings) if w.bag_id == slip.bag_id and w.key.rpartition("-")[0] == pour]
 
 
 def voiding(slip: Weighing, key: str, why: str, now: str) -> Weighing:
     """Return the record that voids a weighing."""
     return Weighing(
         key=key, ingredient=slip.ingredient, net_g=slip.net_g, lot_id=slip.lot_id, target_g=slip.target_g,
-        scale=slip.scale, step_g=slip.step_g, at=now, voids=slip.id, why=why.strip(),
+        scale=slip.scale, step_g=slip.step_g, at=now, bag_id=slip.bag_id, voids=slip.id, why=why.strip(),
     )  # fmt: skip
 
 

@@ -12,11 +12,11 @@ from fallow_sieve.core.ingredients import Shelf, short_name
 from fallow_sieve.core.stock.accounts import Account
 from fallow_sieve.core.stock.moves import MoveKind
 from fallow_sieve.core.values import counted
-from fallow_sieve.store.batches import batches_of_lots, get_batch, weighings_of
+from fallow_sieve.store.batches import batches_fed_by, batches_of_bags, batches_of_lots, get_batch, weighings_of
 from fallow_sieve.store.ingredients import LotOnRecord, get_lot, lots_by_id
 from fallow_sieve.store.stock import BagSum, bag_sums, open_holds
 
-HERE, USED, AWAY = "in the house", "used here", "thrown away"
+HERE, USED, ON, AWAY = "in the house", "used here", "poured into another batch", "thrown away"
 _NOTHING_G = 1e-6
 
 
@@ -70,8 +70,21 @@ class Link:
 
 
 @dataclass(frozen=True, slots=True)
+class MixLink:
+    """g that went out of the bags of one batch into another, and % of the other."""
+
+    from_batch_id: int
+    batch_id: int
+    mass_g: float
+    pct: float
+
+
+@dataclass(frozen=True, slots=True)
 class Trace:
-    """A trace: of what, in one sentence; lots, batches, places with their g, and what links them."""
+    """A trace: of what, in one sentence; lots, batches, places with their g, and what links them.
+
+    A mix inside a mix is followed to the end, both ways: `mixes` says which batch went into which.
+    """
 
     title: str
     say: str
@@ -79,6 +92,7 @@ class Trace:
     batches: list[TraceBatch]
     places: list[str]
     links: list[Link]
+    mixes: list[MixLink]
     balanced: bool
 
 
@@ -94,7 +108,9 @@ def trace_lot(session: Session, lot_id: int, shelf: Shelf) -> Trace:
 def trace_batch(session: Session, batch_id: int, shelf: Shelf) -> Trace:
     """Return from which lots a batch came, and where it went. Raises NotFoundError."""
     batch = get_batch(session, batch_id)
-    return _traced(session, _Asked(batch.code or batch.name, shelf), [batch], weighings_of(session, [batch_id]))
+    batches = [get_batch(session, n) for n in related(session, batch_id)]
+    weighed = weighings_of(session, [b.id for b in batches])
+    return _traced(session, _Asked(batch.code or batch.name, shelf), batches, weighed)
 
 
 @dataclass(frozen=True, slots=True)
@@ -110,7 +126,11 @@ def _traced(session: Session, asked: _Asked, batches: Sequence[Batch], weighed: 
     held_lots = {h.lot_id: h.why for h in holds}
     held = {h.batch_id: h.why for h in holds}
     lots = _lots(session, asked, batches, weighed)
-    links = [x for b in batches for x in (*_from_lots(b, weighed[b.id], lots), *_to_places(b, sums))]
+    mixes = [m for b in batches for m in _from_mixes(session, b, weighed)]
+    through = {(m.from_batch_id, m.batch_id) for m in mixes}
+    sources = batches_of_bags(session, [w.bag_id for ws in weighed.values() for w in ws if w.bag_id is not None])
+    own = {b.id: [w for w in weighed[b.id] if (sources.get(w.bag_id or 0, 0), b.id) not in through] for b in batches}
+    links = [x for b in batches for x in (*_from_lots(b, weighed[b.id], own[b.id], lots), *_to_places(b, sums))]
     seen = [_batch(b, weighed[b.id], sums, held.get(b.id, "")) for b in batches]
     mass = {x.id: sum(k.mass_g for k in links if k.lot_id == x.id) for x in lots}
     return Trace(
@@ -120,6 +140,7 @@ def _traced(session: Session, asked: _Asked, batches: Sequence[Batch], weighed: 
         seen,
         list(dict.fromkeys(k.place for k in links if k.place)),
         links,
+        mixes,
         all(b.balanced for b in seen),
     )
 
@@ -133,9 +154,42 @@ def _lots(
     return sorted(found, key=lambda x: (x.id != asked.lot_id, x.ingredient, x.id))
 
 
-def _from_lots(batch: Batch, weighings: Sequence[Weighing], lots: Sequence[LotOnRecord]) -> list[Link]:
-    drawn = drawn_g(weighings)
-    total_g = sum(drawn.values()) or 1.0
+def related(session: Session, batch_id: int) -> list[int]:
+    """Return a batch, those whose bags went into it, and those that its own went into, to the end; itself first."""
+    found = [batch_id]
+    for step in (_made_of, batches_fed_by):
+        edge = [batch_id]
+        while edge:
+            edge = [n for n in step(session, edge) if n not in found]
+            found += edge
+    return found
+
+
+def _made_of(session: Session, batch_ids: Sequence[int]) -> list[int]:
+    weighed = weighings_of(session, list(batch_ids))
+    bags = [w.bag_id for ws in weighed.values() for w in standing_of(ws) if w.bag_id is not None]
+    return sorted(set(batches_of_bags(session, bags).values()))
+
+
+def _from_mixes(session: Session, batch: Batch, weighed: dict[int, list[Weighing]]) -> list[MixLink]:
+    """From which other batches of the trace a batch was made, with their g."""
+    standing = standing_of(weighed[batch.id])
+    sources = batches_of_bags(session, [w.bag_id for w in standing if w.bag_id is not None])
+    total_g = sum(w.net_g for w in standing) or 1.0
+    found: dict[int, float] = {}
+    for w in standing:
+        source = sources.get(w.bag_id or 0)
+        if source in weighed:
+            found[source] = found.get(source, 0.0) + w.net_g
+    return [MixLink(n, batch.id, round(g, 6), 100 * g / total_g) for n, g in found.items()]
+
+
+def _from_lots(
+    batch: Batch, weighings: Sequence[Weighing], own: Sequence[Weighing], lots: Sequence[LotOnRecord]
+) -> list[Link]:
+    """What a batch drew from lots itself (`own`), % of all that was weighed."""
+    drawn = drawn_g(own)
+    total_g = sum(drawn_g(weighings).values()) or 1.0
     ids = {x.id for x in lots}
     return [Link(n, batch.id, "", g, 100 * g / total_g) for (_, n), g in drawn.items() if n in ids]
 
@@ -150,20 +204,27 @@ def account_of(batch_id: int, sums: Sequence[BagSum]) -> Account:
     return Account(
         made_g=total(MoveKind.BAGGED),
         in_stock_g=sum(s.mass_g for s in ours),
-        used_g=-total(MoveKind.USED),
+        used_g=-total(MoveKind.USED) + _poured_on_g(ours),
         gone_out_g=-total(MoveKind.GONE_OUT),
         thrown_away_g=-total(MoveKind.THROWN_AWAY),
         bags=max((s.bags for s in ours), default=0),
     )
 
 
+def _poured_on_g(ours: Sequence[BagSum]) -> float:
+    """What went out of bags into other batches, g, less what was given back."""
+    return -sum(s.mass_g for s in ours if s.kind in (MoveKind.WEIGHED, MoveKind.VOIDED))
+
+
 def _to_places(batch: Batch, sums: Sequence[BagSum]) -> list[Link]:
     account = account_of(batch.id, sums)
     made_g = account.made_g or 1.0
-    gone = [s for s in sums if s.batch_id == batch.id and s.kind is MoveKind.GONE_OUT]
+    ours = [s for s in sums if s.batch_id == batch.id]
+    gone = [s for s in ours if s.kind is MoveKind.GONE_OUT]
     rows = [
         (HERE, account.in_stock_g, 0),
-        (USED, account.used_g, 0),
+        (USED, account.used_g - _poured_on_g(ours), 0),
+        (ON, _poured_on_g(ours), 0),
         *((s.where, -s.mass_g, s.bags) for s in gone),
         (AWAY, account.thrown_away_g, 0),
     ]
@@ -192,14 +253,16 @@ def _lot(x: LotOnRecord, mass_g: float, held: str, asked: _Asked) -> TraceLot:
 def _sentence(title: str, batches: Sequence[TraceBatch], sums: Sequence[BagSum]) -> str:
     if not batches:
         return f"{title} is in no batch."
-    bags = sum(b.bags for b in batches)
-    here = sum(b.left_g for b in batches)
-    out = [s for s in sums if s.kind is MoveKind.GONE_OUT]
+    of_batch = [b for b in batches if b.code == title]
+    told = of_batch or batches
+    bags, here = sum(b.bags for b in told), sum(b.left_g for b in told)
+    out = [s for s in sums if s.kind is MoveKind.GONE_OUT and s.batch_id in {b.id for b in told}]
     gone = f"{_kg(-sum(s.mass_g for s in out))} gone to {counted(len({s.where for s in out}), 'place')}"
     where = f"{_kg(here)} in the house, {gone if out else 'nothing gone out'}"
-    if len(batches) == 1 and batches[0].code == title:
-        return f"{title} is in {counted(bags, 'bag')}: {where}."
-    return f"{title} is in {counted(len(batches), 'batch', 'batches')} and {counted(bags, 'bag')}: {where}."
+    if not of_batch:
+        return f"{title} is in {counted(len(batches), 'batch', 'batches')} and {counted(bags, 'bag')}: {where}."
+    others = ", ".join(b.code for b in batches if b.code != title)
+    return f"{title} is in {counted(bags, 'bag')}: {where}." + (f" It shares flour with {others}." if others else "")
 
 
 def _kg(mass_g: float) -> str:

@@ -17,13 +17,21 @@ _FIELDS = tuple(BagLeft.__dataclass_fields__)
 
 
 def add_bag(
-    session: Session, batch_id: int, size_g: float, net_g: float, place: str, now: str, is_bin: bool
+    session: Session,
+    batch_id: int,
+    size_g: float,
+    net_g: float,
+    place: str,
+    now: str,
+    is_bin: bool,
+    bin_id: int | None = None,
 ) -> BagLeft:
-    """Add the next bag of a batch with `net_g` g in it."""
+    """Add the next bag of a batch with `net_g` g in it; `bin_id` is the bin it is."""
     last = max((b.number for b in bags_of(session, [batch_id])[batch_id]), default=0)
     row = BagRow(
-        batch_id=batch_id, number=last + 1, is_bin=is_bin, size_g=size_g, net_g=net_g, left_g=0.0, place=place.strip()
-    )
+        batch_id=batch_id, number=last + 1, is_bin=is_bin, size_g=size_g, net_g=net_g, left_g=0.0,
+        place=place.strip(), bin_id=bin_id,
+    )  # fmt: skip
     session.add(row)
     session.flush()
     record(session, Move(MoveKind.BAGGED, net_g, now, bag_id=row.id, batch_id=batch_id))

@@ -12,7 +12,7 @@ from fallow_sieve.core.batches.batch import Batch, BatchState, Making
 from fallow_sieve.core.batches.planning import Wanted
 from fallow_sieve.core.blends import Part
 from fallow_sieve.store.errors import NotFoundError
-from fallow_sieve.store.tables import BatchRow, WeighingRow
+from fallow_sieve.store.tables import BagRow, BatchRow, WeighingRow
 from fallow_sieve.store.versions import save_versioned
 
 _SAME = (
@@ -87,6 +87,19 @@ def batches_of_lots(session: Session, lot_ids: Iterable[int]) -> list[Batch]:
     ids = select(WeighingRow.batch_id).where(col(WeighingRow.lot_id).in_(list(lot_ids))).distinct()
     query = select(BatchRow).where(col(BatchRow.id).in_(ids)).order_by(col(BatchRow.id))
     return [_value(r) for r in session.exec(query)]
+
+
+def batches_of_bags(session: Session, bag_ids: Iterable[int]) -> dict[int, int]:
+    """Return the batches that bags are of, by bag."""
+    query = select(BagRow.id, BagRow.batch_id).where(col(BagRow.id).in_(sorted(set(bag_ids))))
+    return {bag_id: batch_id for bag_id, batch_id in session.exec(query) if bag_id is not None}
+
+
+def batches_fed_by(session: Session, batch_ids: Iterable[int]) -> list[int]:
+    """Return the batches into which bags of batches were poured, by id."""
+    bags = select(BagRow.id).where(col(BagRow.batch_id).in_(list(batch_ids)))
+    query = select(WeighingRow.batch_id).where(col(WeighingRow.bag_id).in_(bags)).distinct()
+    return sorted(session.exec(query))
 
 
 def _row(session: Session, batch_id: int) -> BatchRow:

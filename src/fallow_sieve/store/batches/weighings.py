@@ -13,16 +13,15 @@ _FIELDS = tuple(n for n in Weighing.__dataclass_fields__ if n != "id")
 
 
 def add_weighing(session: Session, batch_id: int, weighing: Weighing) -> Weighing:
-    """Add a weighing and draw it from its lot, or where it voids another give that one's flour back.
+    """Add a weighing and draw it from its bag or lot, or where it voids another give that one's flour back.
 
     Raises BadInputError where the lot holds too little; then nothing is written.
     """
     row = WeighingRow(batch_id=batch_id, **{n: getattr(weighing, n) for n in _FIELDS})
-    if weighing.lot_id is not None:
+    if weighing.lot_id is not None or weighing.bag_id is not None:
         kind, sign = (MoveKind.WEIGHED, -1) if weighing.voids is None else (MoveKind.VOIDED, 1)
-        move = Move(
-            kind, sign * weighing.net_g, weighing.at, lot_id=weighing.lot_id, batch_id=batch_id, why=weighing.why
-        )
+        lot_id = weighing.lot_id if weighing.bag_id is None else None
+        move = Move(kind, sign * weighing.net_g, weighing.at, lot_id, weighing.bag_id, batch_id, why=weighing.why)
         record(session, move)
     session.add(row)
     session.flush()

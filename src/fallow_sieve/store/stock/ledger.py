@@ -47,6 +47,7 @@ def record(session: Session, move: Move) -> float:
         row.stock_g = max(0.0, after)
     else:
         row.left_g = max(0.0, after)
+        row.emptied_on = move.at[:10] if row.left_g <= 0 else None
     row.version += 1
     session.add(row)
     session.flush()
@@ -79,6 +80,7 @@ def _values(move: Move) -> dict[str, Any]:
         "trial_id": move.trial_id,
         "why": move.why,
         "where_to": move.where,
+        "undoes": move.undoes,
     }
 
 
@@ -106,6 +108,19 @@ def moves_seen(session: Session, lot_id: int) -> list[MoveSeen]:
     return [MoveSeen(m.at, str(m.kind), m.mass_g, m.why, m.where, m.batch_id) for m in found]
 
 
+def get_move(session: Session, move_id: int) -> MoveOnRecord:
+    """Return a move. Raises NotFoundError."""
+    row = session.get(StockMoveRow, move_id)
+    if row is None:
+        raise NotFoundError("move", move_id)
+    return _record(row)
+
+
+def is_taken_back(session: Session, move_id: int) -> bool:
+    """Return whether a move was taken back by another."""
+    return session.exec(select(StockMoveRow.id).where(StockMoveRow.undoes == move_id)).first() is not None
+
+
 def moves_of_bags(session: Session, bag_ids: Iterable[int]) -> dict[int, list[MoveOnRecord]]:
     """Return the moves of bags, by bag, the first one first."""
     wanted = list(bag_ids)
@@ -129,5 +144,6 @@ def _record(row: StockMoveRow) -> MoveOnRecord:
         row.trial_id,
         row.why,
         row.where_to,
+        row.undoes,
     )
     return MoveOnRecord(row.id, move)

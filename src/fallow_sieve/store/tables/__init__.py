@@ -1,6 +1,6 @@
 """The tables, a file a noun. Importing the package knows them all, as migrations need."""
 
-from fallow_sieve.store.tables.batches import BagRow, BatchRow, BatchStepRow, LabelPrintRow, WeighingRow
+from fallow_sieve.store.tables.batches import BagRow, BatchRow, BatchStepRow, BinRow, LabelPrintRow, WeighingRow
 from fallow_sieve.store.tables.blends import BlendDraftRow, BlendRevisionRow, BlendRow
 from fallow_sieve.store.tables.briefs import BriefRow
 from fallow_sieve.store.tables.columns import DraftColumns, HeadColumns, RevisionColumns
@@ -40,6 +40,7 @@ __all__ = [
     "BatchRow",
     "BatchStepRow",
     "BenchTestRow",
+    "BinRow",
     "BlendDraftRow",
     "BlendRevisionRow",
     "BlendRow",

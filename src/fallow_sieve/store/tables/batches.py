@@ -36,7 +36,10 @@ class BatchRow(SQLModel, table=True):
 
 
 class WeighingRow(SQLModel, table=True):
-    """One weighing of a batch under the key that the device gave it; one that voids another names it, with why."""
+    """One weighing of a batch under the key that the device gave it; one that voids another names it, with why.
+
+    With `bag_id` it came out of a bag of an earlier batch: the lot is that which the bag had been drawn from.
+    """
 
     __tablename__ = "weighing"
 
@@ -54,6 +57,7 @@ class WeighingRow(SQLModel, table=True):
     step_g: float = 1.0
     typed: bool = False
     at: str
+    bag_id: int | None = Field(default=None, foreign_key="bag.id", index=True)
     voids: int | None = Field(default=None, foreign_key="weighing.id")
     why: str = ""
 
@@ -89,6 +93,22 @@ class BagRow(SQLModel, table=True):
     opened_on: str | None = None
     emptied_on: str | None = None
     cleaned_on: str | None = None
+    bin_id: int | None = Field(default=None, foreign_key="bin.id", index=True)
+    version: int = 1
+
+
+class BinRow(SQLModel, table=True):
+    """A bin that is filled again and again: what it holds at most and weighs empty (g), whether it is clean."""
+
+    __tablename__ = "bin"
+
+    id: int | None = Field(default=None, primary_key=True)
+    name: str = Field(unique=True)
+    place: str = ""
+    capacity_g: float | None = None
+    tare_g: float | None = None
+    cleaned_at: str = ""
+    archived: bool = False
     version: int = 1
 
 

@@ -9,7 +9,7 @@ from sqlmodel import Field, SQLModel
 
 
 class StockMoveRow(SQLModel, table=True):
-    """± g of a lot or a bag: what kind of move, for which batch or trial, when, why, where to."""
+    """± g of a lot or a bag: what kind of move, for which batch or trial, when, why, where to, which it takes back."""
 
     __tablename__ = "stock_move"
 
@@ -23,6 +23,7 @@ class StockMoveRow(SQLModel, table=True):
     at: str
     why: str = ""
     where_to: str = ""
+    undoes: int | None = Field(default=None, foreign_key="stock_move.id", index=True)
 
 
 class HoldRow(SQLModel, table=True):

@@ -28,7 +28,7 @@
     { href: '#/trials', label: 'Trials', at: /^\/(trials|trial|bake|family|last)/ },
     { href: '#/tastings', label: 'Tastings', at: /^\/(tastings|tasting|taste|plating|pooled)/ },
     { href: '#/experiments', label: 'Experiments', at: /^\/(experiments|experiment)/ },
-    { href: '#/batches', label: 'Batches', at: /^\/(batches|batch|weigh|label|trace|stock)/ }
+    { href: '#/batches', label: 'Batches', at: /^\/(batches|batch|weigh|label|trace|stock|bins|weigh-sheet)/ }
   ];
   const brief = $derived(current.brief);
   const on = $derived(undoing.on);

@@ -13,6 +13,7 @@
   import Next from './plan/Next.svelte';
   import PartsTable from './plan/PartsTable.svelte';
   import Record from './plan/Record.svelte';
+  import PourIn from './plan/PourIn.svelte';
   import Setting from './plan/Setting.svelte';
   import type { Batch } from './types';
 
@@ -55,6 +56,7 @@
       <Next batch={b} {changed} />
       <BatchColumn batch={b} />
       {#if b.state === 'planned'}<Setting batch={b} {changed} />{/if}
+      {#if b.state === 'weighing'}<PourIn batch={b} {changed} />{/if}
     </section>
     <section class="right" aria-label="Parts, bags and what the mix is">
       {#if b.mix}<MixFacts batch={b} mix={b.mix} />{/if}

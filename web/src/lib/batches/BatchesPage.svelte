@@ -17,6 +17,7 @@
   let blends = $state.raw<Schemas['BlendSummary'][]>([]);
   let chosen = $state('');
   let code = $state('');
+  let order = $state('');
   let trouble = $state('');
 
   async function load(): Promise<void> {
@@ -24,6 +25,7 @@
     try {
       const { data } = await ask(api.GET('/api/v1/batches', { params: { query: { limit: 50 } } }));
       [items, say, more] = [data.items, data.say, data.next];
+      order = (await ask(api.GET('/api/v1/batches/order'))).data.say;
       const query = { limit: 100, archived: '0' as const };
       const found = await allPages((cursor) =>
         ask(api.GET('/api/v1/blends', { params: { query: { ...query, cursor } } }))
@@ -82,9 +84,11 @@
         </label>
         <button class="action" disabled={!code.trim()}>Find</button>
       </form>
-      <a class="action" href="#/stock">Count the bins</a>
+      <a class="action" href="#/bins">Bins</a>
+      <a class="action" href="#/stock">Count and buy</a>
     </div>
     {#if say}<p class="say" data-says>{say}</p>{/if}
+    {#if order}<p class="close" data-order>◆ {order}</p>{/if}
     <ul>
       {#each items as b (b.id)}
         <li>

@@ -4,6 +4,7 @@
   import { figure } from '../ui/format';
   import { kitchen } from '../app/kitchen.svelte';
 
+  import Ahead from './Ahead.svelte';
   import Words from './Words.svelte';
 
   type Settings = Schemas['SettingsIn'];
@@ -164,6 +165,7 @@
     </dl>
     <p role="status" class="passes">{said}</p>
     {#if wrong}<p role="alert" class="held">{wrong}</p>{/if}
+    <Ahead />
     <Words />
     <h2 class="mt-4">The whole kitchen</h2>
     <p class="small">

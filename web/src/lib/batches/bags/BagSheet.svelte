@@ -2,11 +2,16 @@
 <script lang="ts">
   import Sheet from '../../ui/Sheet.svelte';
   import { attempt } from '../../ui/state/attempt';
-  import { moveBag, placeBag } from '../doing';
+  import { api, ask } from '../../api/client';
+  import { loadBatch, moveBag, placeBag } from '../doing';
   import type { Bag, Batch } from '../types';
 
-  const { bag, changed, onclose }: { bag: Bag; changed: (next: Batch) => void; onclose: () => void } =
-    $props();
+  const {
+    bag,
+    batchId,
+    changed,
+    onclose
+  }: { bag: Bag; batchId: number; changed: (next: Batch) => void; onclose: () => void } = $props();
   const KINDS = [
     ['used', 'A scoop out, for a bake here'],
     ['gone-out', 'Gone out'],
@@ -30,6 +35,22 @@
       onclose();
     });
   }
+
+  const WORDS: Record<string, string> = {
+    bagged: 'filled',
+    used: 'a scoop out',
+    'gone-out': 'gone out',
+    counted: 'counted',
+    'thrown-away': 'thrown away',
+    weighed: 'into another batch',
+    voided: 'back from another batch'
+  };
+  const back = (move_id: number): Promise<void> =>
+    attempt(async () => {
+      await ask(api.POST('/api/v1/moves/{move_id}/back', { params: { path: { move_id } } }));
+      changed(await loadBatch(batchId));
+      onclose();
+    });
 
   async function set(event: Event): Promise<void> {
     event.preventDefault();
@@ -74,6 +95,19 @@
     <label><span>Open since</span><input class="field" type="date" bind:value={opened} /></label>
     <button class="action">Save</button>
   </form>
+  <h3>Where it went</h3>
+  <ul>
+    {#each bag.moves as m (m.id)}
+      <li>
+        <span class="num">{m.at.slice(0, 10)}</span>
+        <span
+          >{m.mass_g > 0 ? '+' : '−'}{Math.abs(m.mass_g)} g {WORDS[m.kind] ?? m.kind}
+          {m.where || m.why}</span
+        >
+        {#if m.can_go_back}<button class="link" onclick={() => back(m.id)}>Take back</button>{/if}
+      </li>
+    {/each}
+  </ul>
 </Sheet>
 
 <style>
@@ -81,6 +115,13 @@
     display: grid;
     gap: 0.5rem;
     margin-bottom: 1rem;
+  }
+
+  li {
+    display: grid;
+    grid-template-columns: 6rem 1fr auto;
+    gap: 0.5rem;
+    padding: 0.2rem 0;
   }
 
   label {

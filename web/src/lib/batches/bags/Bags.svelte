@@ -1,5 +1,7 @@
 <!-- Bags and bins of a batch: fill them, open them, say what left, count what is there. -->
 <script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, ask, type Schemas } from '../../api/client';
   import { day } from '../../ui/format';
   import { attempt } from '../../ui/state/attempt';
   import { fillBags } from '../doing';
@@ -15,17 +17,31 @@
   let count = $state('');
   let net = $state('');
   let place = $state('');
-  let isBin = $state(false);
+  let binId = $state('');
+  let bins = $state.raw<Schemas['BinSeen'][]>([]);
   let open = $state.raw<Bag | null>(null);
   const canFill = $derived(batch.state === 'blended' || batch.state === 'bagged');
+
+  async function loadBins(): Promise<void> {
+    bins = (await ask(api.GET('/api/v1/bins'))).data.items;
+  }
+  onMount(() => attempt(loadBins));
 
   async function fill(event: Event): Promise<void> {
     event.preventDefault();
     await attempt(async () => {
       const net_g = Number((net || String(size)).replace(',', '.'));
-      const body = { count: Number(count || fits), size_g: size, net_g, place, is_bin: isBin };
+      const body = {
+        count: Number(count || fits),
+        size_g: size,
+        net_g,
+        place,
+        is_bin: false,
+        bin_id: binId ? Number(binId) : null
+      };
       changed(await fillBags(batch, body));
-      [count, net] = ['', ''];
+      [count, net, binId] = ['', '', ''];
+      await loadBins();
     });
   }
 </script>
@@ -86,12 +102,24 @@
     <label class="grow"
       ><span>they stand</span><input class="field" placeholder="shelf 2" bind:value={place} /></label
     >
-    <label class="bin"><input type="checkbox" bind:checked={isBin} /> a bin</label>
+    {#if bins.length}
+      <label>
+        <span>into</span>
+        <select class="field" bind:value={binId}>
+          <option value="">bags</option>
+          {#each bins as b (b.id)}
+            <option value={String(b.id)} disabled={b.stands !== 'clean'}
+              >{b.name}{b.stands === 'clean' ? '' : `: ${b.say}`}</option
+            >
+          {/each}
+        </select>
+      </label>
+    {/if}
     <button class="action main">Fill</button>
     <span class="small soft">{kilos(batch.in_g - filled)} not in a bag yet</span>
   </form>
 {/if}
-{#if open}<BagSheet bag={open} {changed} onclose={() => (open = null)} />{/if}
+{#if open}<BagSheet bag={open} batchId={batch.id} {changed} onclose={() => (open = null)} />{/if}
 
 <style>
   h2 {
@@ -123,12 +151,5 @@
   .grow {
     flex: 1;
     min-width: 7rem;
-  }
-
-  .bin {
-    display: flex;
-    gap: 0.3rem;
-    align-items: center;
-    min-height: 32px;
   }
 </style>

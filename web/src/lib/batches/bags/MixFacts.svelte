@@ -1,6 +1,7 @@
 <!-- What is asked at the shelf, in that order: what, binder, use by and why, allergens, gluten, scoop. -->
 <script lang="ts">
   import { day, figure } from '../../ui/format';
+  import GlutenBar from './GlutenBar.svelte';
   import type { Batch } from '../types';
 
   const { batch, mix }: { batch: Batch; mix: NonNullable<Batch['mix']> } = $props();
@@ -17,7 +18,10 @@
   <dt>Allergens</dt>
   <dd><b>{mix.allergens}</b></dd>
   <dt>Gluten</dt>
-  <dd>{mix.gluten}</dd>
+  <dd>
+    {mix.gluten}
+    {#if !mix.gluten.startsWith('■')}<GlutenBar {mix} />{/if}
+  </dd>
   <dt>A scoop</dt>
   <dd>
     {#if mix.scoop_g}

@@ -74,7 +74,15 @@
     });
   };
 
-  onMount(() => attempt(async () => (choices = (await ask(api.GET('/api/v1/labels/choices'))).data)));
+  onMount(() =>
+    attempt(async () => {
+      if (!kept.isKept()) {
+        const { scheme, language } = (await ask(api.GET('/api/v1/kitchen/ahead'))).data.ahead;
+        asked = { ...asked, scheme, language };
+      }
+      choices = (await ask(api.GET('/api/v1/labels/choices'))).data;
+    })
+  );
   loadOn(() => [id, query, formula], load);
 </script>
 

@@ -42,9 +42,11 @@
 <div class="acts no-print">
   {#if batch.state === 'planned'}
     <button class="action main" onclick={begin}>Begin weighing</button>
+    <a class="action quiet" href="#/weigh-sheet/{batch.id}">Weigh sheet on paper</a>
   {:else if batch.state === 'weighing'}
     <button class="action" class:main={!allIn} onclick={begin}>Go on weighing</button>
     <button class="action" onclick={() => (handing = true)}>Onto a phone</button>
+    <a class="action quiet" href="#/weigh-sheet/{batch.id}">On paper</a>
     {#if allIn}<button class="action main" onclick={() => go('blended')}>It is blended</button>{/if}
   {:else if batch.state === 'bagged' && batch.left_g <= 0}
     <button class="action main" onclick={() => go('used-up')}>It is used up</button>

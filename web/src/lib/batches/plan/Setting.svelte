@@ -8,6 +8,7 @@
   import type { Batch } from '../types';
 
   const { batch, changed }: { batch: Batch; changed: (next: Batch) => void } = $props();
+  let ahead = $state.raw<Schemas['Ahead'] | null>(null);
   let ways = $state.raw<Schemas['Mixing'][]>([]);
   const wanted = $derived(batch.wanted as Schemas['WantedIn']);
   const making = $derived(batch.making as Schemas['BatchMakingIn']);
@@ -37,7 +38,24 @@
   const kg = $derived(batch.need_g / 1000);
   const fits = $derived(kg >= batch.vessel.batch_kg_low && kg <= batch.vessel.batch_kg_high);
 
-  onMount(() => attempt(async () => (ways = (await ask(api.GET('/api/v1/batches/ways'))).data.items)));
+  /** Takes one of the kitchen's own scales or vessels, with all that is known of it. */
+  function takeScale(name: string): void {
+    const found = ahead?.scales.find((s) => s.name === name);
+    if (found) set({ making: { scale: found.name, step_g: found.step_g, capacity_g: found.capacity_g } });
+  }
+  function takeVessel(name: string): void {
+    const found = ahead?.vessels.find((v) => v.name === name);
+    if (!found) return;
+    const { blender, litres, empty_g } = found;
+    set({ making: { blender, vessel_l: litres, container_g: empty_g } });
+  }
+
+  onMount(() =>
+    attempt(async () => {
+      ways = (await ask(api.GET('/api/v1/batches/ways'))).data.items;
+      ahead = (await ask(api.GET('/api/v1/kitchen/ahead'))).data.ahead;
+    })
+  );
 </script>
 
 <div class="set">
@@ -89,6 +107,24 @@
       onchange={(e) => set({ making: { container_g: number(e) } })}
     /></label
   >
+  {#if ahead?.scales.length}
+    <label class="wide">
+      <span>On the scale</span>
+      <select class="field" value={making.scale} onchange={(e) => takeScale(e.currentTarget.value)}>
+        {#if !ahead.scales.some((s) => s.name === making.scale)}<option>{making.scale}</option>{/if}
+        {#each ahead.scales as s (s.name)}<option>{s.name}</option>{/each}
+      </select>
+    </label>
+  {/if}
+  {#if ahead?.vessels.length}
+    <label class="wide">
+      <span>In</span>
+      <select class="field" value="" onchange={(e) => takeVessel(e.currentTarget.value)}>
+        <option value="">one of the kitchen’s vessels …</option>
+        {#each ahead.vessels as v (v.name)}<option>{v.name}</option>{/each}
+      </select>
+    </label>
+  {/if}
   <label class="wide">
     <span>Mixed by</span>
     <select

@@ -8,6 +8,8 @@
   const lot = (id: number | null): Schemas['TraceLot'] | undefined => trace.lots.find((l) => l.id === id);
   const from = (id: number): Schemas['Link'][] =>
     trace.links.filter((l) => l.batch_id === id && l.lot_id !== null);
+  const mixes = (id: number): Schemas['MixLink'][] => trace.mixes.filter((m) => m.batch_id === id);
+  const nameOf = (id: number): string => trace.batches.find((b) => b.id === id)?.code ?? '';
   const to = (id: number): Schemas['Link'][] =>
     trace.links.filter((l) => l.batch_id === id && l.lot_id === null);
 </script>
@@ -25,6 +27,15 @@
       <table class="lines">
         <thead><tr><th>From</th><th>Supplier</th><th class="num">g</th><th class="num">%</th></tr></thead>
         <tbody>
+          {#each mixes(b.id) as m (m.from_batch_id)}
+            <tr>
+              <td><a href="#/trace/batch/{m.from_batch_id}">{nameOf(m.from_batch_id)}</a> an earlier batch</td
+              >
+              <td>this kitchen</td>
+              <td class="num">{grams(m.mass_g)}</td>
+              <td class="num">{m.pct.toFixed(1)}</td>
+            </tr>
+          {/each}
           {#each from(b.id) as l (l.lot_id)}
             <tr class:asked={lot(l.lot_id)?.asked}>
               <td

@@ -1,5 +1,8 @@
 /** Something small that this browser remembers; what cannot be read is as if it were not there. */
-export function remembered<T extends object>(key: string, otherwise: T): { read(): T; keep(value: T): void } {
+export function remembered<T extends object>(
+  key: string,
+  otherwise: T
+): { read(): T; keep(value: T): void; isKept(): boolean } {
   return {
     read() {
       try {
@@ -7,6 +10,13 @@ export function remembered<T extends object>(key: string, otherwise: T): { read(
         return found && typeof found === 'object' ? { ...otherwise, ...found } : otherwise;
       } catch {
         return otherwise;
+      }
+    },
+    isKept() {
+      try {
+        return localStorage.getItem(key) !== null;
+      } catch {
+        return false;
       }
     },
     keep(value) {

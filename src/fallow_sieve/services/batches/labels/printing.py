@@ -10,8 +10,8 @@ from fallow_sieve.core.labels.lines import Label, LabelLine
 from fallow_sieve.core.values import Status
 from fallow_sieve.formats.labels import BatchRecord, LaidOut, Printing, RecordPart, lay_out
 from fallow_sieve.reference.labelling import label_text
+from fallow_sieve.services.batches.labels.proof import BatchLabel, ProofAsked
 from fallow_sieve.services.batches.mix import SCOOP_ML, scoop_of
-from fallow_sieve.services.batches.proof import BatchLabel, ProofAsked
 from fallow_sieve.services.labels.rules import OWN_LANGUAGE
 
 MOST_LABELS = 500

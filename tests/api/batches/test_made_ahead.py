@@ -1,0 +1,60 @@
+"""How mixes are made ahead: set once, it stands on every new plan; and the order in which plans are made."""
+
+from __future__ import annotations
+
+import pytest
+from tests.api.batches.test_batches import API, bring, planned
+
+AHEAD = {
+    "letters": "tf",
+    "scales": [{"name": "Bench scale", "step_g": 0.5, "capacity_g": 8000}],
+    "vessels": [{"name": "Big bowl", "blender": "bowl-whisk", "litres": 12, "empty_g": 640}],
+    "bag_sizes_g": [750, 500],
+    "tolerance_pct": 0.5,
+    "scheme": "eu",
+}
+
+
+def save(client, **more):
+    version = client.get(f"{API}/kitchen/ahead").json["version"]
+    return client.put(f"{API}/kitchen/ahead", json={**AHEAD, **more}, headers={"If-Match": str(version)})
+
+
+def test_a_new_plan_takes_the_first_scale_vessel_and_bag_and_its_code_the_letters(client):
+    assert save(client).status_code == 200
+    page = client.post(f"{API}/batches", json={"blend_id": 1}).json
+    making = page["making"]
+    assert (making["scale"], making["step_g"], making["container_g"]) == ("Bench scale", 0.5, 640)
+    assert page["wanted"]["bag_g"] == 750
+    large = max(page["parts"], key=lambda p: p["target_g"])
+    assert large["high_g"] - large["target_g"] == pytest.approx(max(0.005 * large["target_g"], 0.5))
+    assert bring(client, page, "weighing").json["code"].startswith("TF")
+
+
+@pytest.mark.parametrize(
+    ("change", "place"),
+    [
+        ({"letters": "SO"}, "/letters"),
+        ({"vessels": [{"name": "x", "blender": "cement-mixer"}]}, "/vessels/0/blender"),
+        ({"scheme": "moon"}, "/scheme"),
+        ({"language": "latin"}, "/language"),
+    ],
+)
+def test_what_cannot_be_is_refused_by_its_place(client, change, place):
+    refused = save(client, **change)
+    assert (refused.status_code, refused.json["place"]) == (422, place)
+
+
+def test_a_stale_save_of_the_settings_changes_nothing(client):
+    assert save(client).status_code == 200
+    stale = client.put(f"{API}/kitchen/ahead", json=AHEAD, headers={"If-Match": "1"})
+    assert stale.status_code == 412 or stale.status_code == 409
+
+
+def test_the_order_of_plans_is_said_only_of_several(client):
+    planned(client)
+    assert client.get(f"{API}/batches/order").json["say"] == ""
+    planned(client)
+    found = client.get(f"{API}/batches/order").json
+    assert len(found["items"]) == 2
+    assert "no clean" in found["say"]
