@@ -128,11 +128,12 @@ def test_a_page_links_to_headings_of_the_method_that_are_there(page):
 
 
 def test_functions_that_the_method_names_are_there():
-    core = ROOT / "src/fallow_sieve/core"
+    core = ROOT / "src/fallow_sieve/core"  # or one of the services, where it is said
     named = re.findall(r"`([a-z_]+(?:\.[a-z_]+)+)\.([a-z_]+)`", METHOD)
     assert len(named) > 50
     for module, name in named:
-        assert f"def {name}(" in (core / f"{module.replace('.', '/')}.py").read_text(encoding="utf-8"), (module, name)
+        under = core.parent if module.startswith("services.") else core
+        assert f"def {name}(" in (under / f"{module.replace('.', '/')}.py").read_text(encoding="utf-8"), (module, name)
 
 
 def test_no_component_or_module_is_too_long_to_read_in_one_sitting():

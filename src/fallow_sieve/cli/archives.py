@@ -10,15 +10,25 @@ import typer
 
 from fallow_sieve.safekeeping import Restored, remove
 from fallow_sieve.safekeeping import restore as put_back
+from fallow_sieve.services.readable import readable_parts
+from fallow_sieve.store import KitchenStore
 from fallow_sieve.store.archives import is_archive, unpack, write_archive
 
 
 def archive(to: Path, db: Path, photos: bool) -> None:
     """Write a kitchen into one ZIP, and say what is in it."""
-    done = write_archive(db, to, _told, photos)
+    done = write_archive(db, to, _told, photos, _readable(db))
     rows = sum(done.rows.values())
     said = f"{to} holds {len(done.rows)} tables with {rows} rows and {done.photos} pictures; digest {done.digest[:16]}."
     typer.echo(said, err=True)
+
+
+def _readable(db: Path) -> list[tuple[str, bytes]]:
+    """The kitchen's blends, formulas and batches as files; none of one that is not there."""
+    if not db.is_file():
+        return []
+    with KitchenStore.to_read(db) as store:
+        return list(readable_parts(store))
 
 
 def restored(backup: Path, db: Path) -> Restored:

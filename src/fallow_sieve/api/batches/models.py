@@ -149,6 +149,12 @@ class BatchesQuery(In):
     limit: int | None = None
 
 
+class BatchExportQuery(In):
+    """Which file of a batch to write."""
+
+    format: Literal["json", "weighings", "bags", "moves"] = "json"
+
+
 class WeighSheetIn(In):
     """Where a weigh-up sheet is served: an address of this machine, and a port (0: any that is free)."""
 

@@ -7,6 +7,7 @@ from sqlmodel import Session
 
 from fallow_sieve.api.batches.models import (
     BatchesQuery,
+    BatchExportQuery,
     BatchIn,
     BatchList,
     BatchOut,
@@ -50,6 +51,7 @@ from fallow_sieve.services.batches.page import batch_page, on_record
 from fallow_sieve.services.batches.planning import Planned, begin_plan, set_plan
 from fallow_sieve.services.batches.stepping import Going, go_on
 from fallow_sieve.services.kitchen import KitchenNow
+from fallow_sieve.services.stock.tables_out import as_csv, batch_table
 from fallow_sieve.store.batches import StepDone, add_step, ahead_of, batch_by_code, get_batch, touch_batch
 
 routes = Blueprint("batches", __name__)
@@ -119,11 +121,15 @@ def one(batch_id: int) -> Response:
 
 
 @routes.get("/batches/<int:batch_id>/export")
-@route(None)
+@route(None, query=BatchExportQuery)
 def export(batch_id: int) -> Response:
-    """Return a batch as a file (batch-1.json)."""
+    """Return a batch as a file: `?format=json` (batch-1.json), or as CSV its `weighings`, `bags` or `moves`."""
+    kind = request.args.get("format", "json")
     with store().reading() as session:
         found = on_record(session, batch_id)
+        if kind != "json":
+            text = as_csv(batch_table(session, found, kind))
+            return file_answer(text, "text/csv", f"{stem_of(found.batch.code, 'batch')}-{kind}.csv")
     data = batch_file(found).model_dump_json(indent=1)
     return file_answer(data, "application/json", f"{stem_of(found.batch.code, 'batch')}.json")
 

@@ -11,6 +11,7 @@ from fallow_sieve.api.http import answer, body, file_answer, if_match, store, to
 from fallow_sieve.api.kitchen.models import KitchenOut, SearchOut, SearchQuery, SettingsIn
 from fallow_sieve.api.spec import route
 from fallow_sieve.services.ingredients.shelf import view_of
+from fallow_sieve.services.readable import readable_parts
 from fallow_sieve.services.searching import found_in_kitchen
 from fallow_sieve.store import save_settings, settings_of
 from fallow_sieve.store.archives import write_archive
@@ -43,7 +44,7 @@ def archived() -> Response:
     """Return the whole kitchen as one ZIP of open files."""
     with TemporaryDirectory() as folder:
         made = Path(folder) / "kitchen.zip"
-        write_archive(store().path, made)
+        write_archive(store().path, made, readable=readable_parts(store()))
         return file_answer(made.read_bytes(), "application/zip", f"fallow-sieve-{today().isoformat()}.zip")
 
 

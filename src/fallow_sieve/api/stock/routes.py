@@ -4,12 +4,14 @@ from __future__ import annotations
 
 from flask import Blueprint, Response
 
-from fallow_sieve.api.http import answer, answer_value, body, kitchen, now_text, store, today
+from fallow_sieve.api.http import answer, answer_value, body, file_answer, kitchen, now_text, store, today
 from fallow_sieve.api.spec import route
 from fallow_sieve.api.stock.models import CountedOut, CountIn, MovesOut, ToBuyOut, ToCountOut, TraceOut
 from fallow_sieve.core.stock.counting import CAUSES
 from fallow_sieve.services.stock.buying import to_buy
 from fallow_sieve.services.stock.counting import count, to_count
+from fallow_sieve.services.stock.events import events_of
+from fallow_sieve.services.stock.tables_out import as_csv, buying_table
 from fallow_sieve.services.stock.trace import trace_batch, trace_lot
 from fallow_sieve.store import settings_of
 from fallow_sieve.store.ingredients import get_lot
@@ -69,3 +71,20 @@ def buy() -> Response:
     """Return what is to be bought, by supplier."""
     with store().reading() as session:
         return answer(ToBuyOut(items=to_buy(session, today()), currency=settings_of(session).currency))
+
+
+@routes.get("/stock/buy.csv")
+@route(None)
+def buy_csv() -> Response:
+    """Return what is to be bought as CSV, by supplier."""
+    with store().reading() as session:
+        text = as_csv(buying_table(to_buy(session, today())))
+    return file_answer(text, "text/csv", f"to-buy-{today().isoformat()}.csv")
+
+
+@routes.get("/stock/events")
+@route(None)
+def events() -> Response:
+    """Return what happened to lots, batches and bags, one JSON object a line, with the field names of EPCIS 2.0."""
+    with store().reading() as session:
+        return file_answer(events_of(session), "application/x-ndjson", "events.jsonl")

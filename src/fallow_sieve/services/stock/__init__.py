@@ -1,3 +1,3 @@
 """Stock at work: traced, held, counted, bought."""
 
-__all__ = ["buying", "counting", "holding", "taking_back", "trace"]
+__all__ = ["buying", "counting", "events", "holding", "tables_out", "taking_back", "trace"]

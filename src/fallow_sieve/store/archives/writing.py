@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import json
 import sqlite3
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterable, Iterator
 from contextlib import closing
 from dataclasses import dataclass
 from hashlib import sha256
@@ -33,8 +33,16 @@ class Archived:
     digest: str
 
 
-def write_archive(kitchen: Path, target: Path, told: Progress = lambda *_: None, photos: bool = True) -> Archived:
+def write_archive(
+    kitchen: Path,
+    target: Path,
+    told: Progress = lambda *_: None,
+    photos: bool = True,
+    readable: Iterable[tuple[str, bytes]] = (),
+) -> Archived:
     """Write the kitchen into the new file `target`; `told` hears how far it is.
+
+    `readable` are files (name, bytes) that lie beside the tables for whoever opens it; they are not read back.
 
     Without `photos` the tables that hold pictures are left out. Raises BadInputError where `target` is there already
     or the disk does not allow it: then nothing is left of it.
@@ -49,7 +57,7 @@ def write_archive(kitchen: Path, target: Path, told: Progress = lambda *_: None,
             remove(partial)
             with closing(opened(kitchen, how_to_read(kitchen))) as connection:
                 connection.execute("BEGIN")
-                done = _Writer(connection, partial, told, photos).write()
+                done = _Writer(connection, partial, told, photos).write(readable)
             flush(partial)
             partial.rename(target)
             flush(target.absolute().parent)
@@ -67,13 +75,15 @@ class _Writer:
         self.rows: dict[str, int] = {}
         self.digest = sha256()
 
-    def write(self) -> Archived:
+    def write(self, readable: Iterable[tuple[str, bytes]]) -> Archived:
         shapes = [s for s in shapes_of(self.connection) if self.photos or "BLOB" not in s.kinds]
         with ZipFile(self.path, "w", ZIP_DEFLATED) as archive:
             for n, shape in enumerate(shapes):
                 self.told(n, len(shapes), shape.name)
                 self._table(archive, shape)
             pictures = self._pictures(archive, [s for s in shapes if "BLOB" in s.kinds])
+            for name, data in readable:
+                self._part(archive, name, iter((data,)), "data-resource")
             archive.writestr(_named(PACKAGE), self._package())
         self.told(len(shapes), len(shapes), "")
         return Archived(self.rows, pictures, self.digest.hexdigest())
@@ -96,7 +106,7 @@ class _Writer:
                 out.write(some)
                 found.update(some)
                 size += len(some)
-        said = {"name": name.split("/")[-1].split(".")[0], "path": name, "profile": profile, "bytes": size}
+        said = {"name": _plain(name), "path": name, "profile": profile, "bytes": size}
         self.resources.append({**said, "hash": f"sha256:{found.hexdigest()}"})
 
     def _pictures(self, archive: ZipFile, shapes: list[TableShape]) -> int:
@@ -132,3 +142,8 @@ def _named(name: str) -> ZipInfo:
     info = ZipInfo(name, _STAMP)
     info.compress_type = ZIP_STORED if name.startswith("photos/") else ZIP_DEFLATED
     return info
+
+
+def _plain(name: str) -> str:
+    """The name of a part within the package: its table or picture, or its folder and file."""
+    return name.removeprefix("data/").removeprefix("photos/").split(".")[0].replace("/", "-")

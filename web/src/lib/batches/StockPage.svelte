@@ -98,7 +98,10 @@
       </table>
     </div>
     {#if buy}
-      <h2>To buy</h2>
+      <h2>
+        To buy
+        <a class="small no-print" href="/api/v1/stock/buy.csv" download>as a table (CSV)</a>
+      </h2>
       {#if buy.items.length}
         <table class="lines">
           <thead

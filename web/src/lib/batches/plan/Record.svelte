@@ -70,6 +70,12 @@
       </li>
     {/each}
   </ul>
+  <p class="small no-print">
+    As tables:
+    {#each ['weighings', 'bags', 'moves'] as name (name)}
+      <a href="/api/v1/batches/{batch.id}/export?format={name}" download>{name}</a>
+    {/each}
+  </p>
   <form class="no-print" onsubmit={add}>
     <label>
       <span class="sr-only">What was done</span>
