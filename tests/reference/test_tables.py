@@ -18,7 +18,7 @@ from fallow_sieve.reference import doughs, formulas, kitchen, listing, recipes, 
 from fallow_sieve.reference import tables as reading
 from fallow_sieve.reference.ingredients import CompositionRow, IngredientRow, PropertyRow, library, library_shelf
 from fallow_sieve.reference.labelling import bulk, numbers, schemes, texts
-from fallow_sieve.reference.labels import LabelCapRow
+from fallow_sieve.reference.labelling.caps import LabelCapRow
 from fallow_sieve.reference.larder import larder_rows
 from fallow_sieve.reference.names import AliasRow, look_alikes
 from fallow_sieve.reference.practice import practice_failures, practice_mixes

@@ -79,7 +79,7 @@ WEIGHER = """
 import sys
 from datetime import date
 from pathlib import Path
-from fallow_sieve.services.batches.bagging import Filled, fill
+from fallow_sieve.services.batches.bags.bagging import Filled, fill
 from fallow_sieve.services.batches.weighing import Weighed, void, weigh
 from fallow_sieve.store import KitchenStore
 from fallow_sieve.store.batches import open_batches
@@ -126,7 +126,7 @@ BAGGER = """
 import sys
 from pathlib import Path
 from fallow_sieve.core.stock.moves import MoveKind
-from fallow_sieve.services.batches.bagging import Filled, Leaving, fill, leave
+from fallow_sieve.services.batches.bags.bagging import Filled, Leaving, fill, leave
 from fallow_sieve.store import KitchenStore
 kitchen = KitchenStore(Path(sys.argv[1]))
 print("ready", flush=True)

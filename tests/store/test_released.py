@@ -14,7 +14,7 @@ from fallow_sieve.core.formulas.water_learning import Pour, learn
 from fallow_sieve.core.ingredients.ingredient import Quality
 from fallow_sieve.core.stock.moves import stock_of
 from fallow_sieve.reference.ingredients import library
-from fallow_sieve.services.batches.bins import bins_seen
+from fallow_sieve.services.batches.bags.bins import bins_seen
 from fallow_sieve.store.batches import bags_of, page_of_batches, prints_of, weighings_of
 from fallow_sieve.store.blends import BLENDS
 from fallow_sieve.store.briefs import list_briefs

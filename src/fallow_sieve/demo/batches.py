@@ -16,7 +16,7 @@ from fallow_sieve.core.batches.planning import Wanted, needed
 from fallow_sieve.core.ingredients import Lot
 from fallow_sieve.core.stock.moves import MoveKind
 from fallow_sieve.demo.scenario import BLENDS
-from fallow_sieve.services.batches.bagging import Filled, Leaving, fill, leave, set_bag
+from fallow_sieve.services.batches.bags.bagging import Filled, Leaving, fill, leave, set_bag
 from fallow_sieve.services.batches.labels.proof import ProofAsked, label_of_batch, note_print
 from fallow_sieve.services.batches.planning import Planned, begin_plan, set_plan
 from fallow_sieve.services.batches.stepping import Going, go_on

@@ -12,7 +12,7 @@ from fallow_sieve.reference.formulas import (
 )
 from fallow_sieve.reference.ingredients import library, library_shelf
 from fallow_sieve.reference.kitchen import eggs
-from fallow_sieve.reference.labels import label_caps
+from fallow_sieve.reference.labelling import label_caps
 from fallow_sieve.reference.listing import diets, traits
 from fallow_sieve.reference.names import aliases, look_alikes
 from fallow_sieve.reference.practice import MixRow, blend_on_record, practice_mixes, record

@@ -11,7 +11,7 @@ from fallow_sieve.api.http import answer, body, kitchen, now_text, store
 from fallow_sieve.api.spec import route
 from fallow_sieve.core.stock.moves import MoveKind
 from fallow_sieve.formats.shared import day_of
-from fallow_sieve.services.batches.bagging import Filled, Leaving, fill, leave, set_bag
+from fallow_sieve.services.batches.bags.bagging import Filled, Leaving, fill, leave, set_bag
 from fallow_sieve.services.stock.taking_back import take_back
 
 routes = Blueprint("bags_of_batches", __name__)

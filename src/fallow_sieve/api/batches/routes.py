@@ -42,17 +42,18 @@ from fallow_sieve.core.batches.codes import read_code
 from fallow_sieve.core.batches.planning import Wanted
 from fallow_sieve.core.values import BadInputError
 from fallow_sieve.reference.labelling import mixing_rows
-from fallow_sieve.services.batches.even import note_evenness
+from fallow_sieve.services.batches.bags.even import note_evenness
 from fallow_sieve.services.batches.files import batch_file
 from fallow_sieve.services.batches.line import order_of_planned
 from fallow_sieve.services.batches.listing import batches_seen
+from fallow_sieve.services.batches.noting import note_step
 from fallow_sieve.services.batches.over import grow, ways_out
 from fallow_sieve.services.batches.page import batch_page, on_record
 from fallow_sieve.services.batches.planning import Planned, begin_plan, set_plan
 from fallow_sieve.services.batches.stepping import Going, go_on
 from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.stock.tables_out import as_csv, batch_table
-from fallow_sieve.store.batches import StepDone, add_step, ahead_of, batch_by_code, get_batch, touch_batch
+from fallow_sieve.store.batches import StepDone, ahead_of, batch_by_code
 
 routes = Blueprint("batches", __name__)
 LONGEST_CODE = 400
@@ -159,13 +160,11 @@ def bring_on(batch_id: int) -> Response:
 
 @routes.post("/batches/<int:batch_id>/steps")
 @route(BatchOut, json=BatchStepIn)
-def note_step(batch_id: int) -> Response:
+def step(batch_id: int) -> Response:
     """Note a step that was done."""
     given, here, now = body(BatchStepIn), kitchen(), now_text()
     with store().writing() as session:
-        get_batch(session, batch_id)
-        add_step(session, batch_id, StepDone(given.kind, now, given.minutes, dict(given.said), given.note.strip()))
-        touch_batch(session, batch_id, now)
+        note_step(session, batch_id, StepDone(given.kind, now, given.minutes, dict(given.said), given.note.strip()))
         return told(session, batch_id, here)
 
 

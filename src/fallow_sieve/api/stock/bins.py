@@ -8,8 +8,8 @@ from sqlmodel import Session
 from fallow_sieve.api.http import answer, body, if_match, now_text, store
 from fallow_sieve.api.spec import route
 from fallow_sieve.api.stock.models import BinGrossIn, BinIn, BinList
-from fallow_sieve.services.batches.bagging import weigh_bin
-from fallow_sieve.services.batches.bins import bins_seen, clean
+from fallow_sieve.services.batches.bags.bagging import weigh_bin
+from fallow_sieve.services.batches.bags.bins import bins_seen, clean
 from fallow_sieve.store.batches import Bin, add_bin, save_bin
 
 routes = Blueprint("bins", __name__)

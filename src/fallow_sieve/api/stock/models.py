@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 from pydantic import Field, RootModel
 
 from fallow_sieve.api.models import In, Out, RowId
-from fallow_sieve.services.batches.bins import BinSeen
+from fallow_sieve.services.batches.bags.bins import BinSeen
 from fallow_sieve.services.stock.buying import ToBuy
 from fallow_sieve.services.stock.counting import Counted, ToCount
 from fallow_sieve.services.stock.holding import Held

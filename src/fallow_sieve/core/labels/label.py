@@ -145,7 +145,8 @@ def _gluten(told: GlutenTold, rules: LabelRules, asked: LabelAsked) -> LabelLine
     rung = f"rung {int(told.rung)}, {RUNGS[told.rung]}"
     if told.wording is None:
         return LabelLine("gluten wording", "Gluten wording", "", Status.HELD, (*told.missing, rung, HOT_SPOTS))
-    said = (f"{told.known_mg_per_kg:.1f} mg/kg, {rung}", rules.gluten.source, HOT_SPOTS)
+    by = f": {asked.test.method}, {asked.test.on} {asked.test.laboratory}".rstrip() if asked.test else ""
+    said = (f"{told.known_mg_per_kg:.1f} mg/kg, {rung}{by}", rules.gluten.source, HOT_SPOTS)
     if told.needs_check and not asked.checked:
         wait = f"“{told.wording}” prints once somebody has checked it, and recorded that"
         return LabelLine("gluten wording", "Gluten wording", "", Status.CLOSE, (wait, *said))

@@ -1,6 +1,7 @@
 """Loads the tables of labels and of mixing in bulk. What is law in them is quoted from memory: check locally."""
 
 from fallow_sieve.reference.labelling.bulk import Mixing, mixing_rows, net_masses, storage_clock, storage_words
+from fallow_sieve.reference.labelling.caps import label_caps
 from fallow_sieve.reference.labelling.numbers import daily_values, eu_tolerances, print_eu, print_us
 from fallow_sieve.reference.labelling.schemes import (
     SCHEMES,
@@ -27,6 +28,7 @@ __all__ = [
     "daily_values",
     "eu_tolerances",
     "gluten_scheme",
+    "label_caps",
     "label_names",
     "label_size",
     "label_sizes",

@@ -1,13 +1,11 @@
 """Batches at work: planned, weighed, bagged, told."""
 
 __all__ = [
-    "bagging",
-    "bins",
-    "even",
     "files",
     "line",
     "listing",
     "lots_left",
+    "noting",
     "over",
     "page",
     "parts",

@@ -23,9 +23,9 @@ from fallow_sieve.core.batches.keeping import UseBy, use_by
 from fallow_sieve.core.batches.yields import Yield
 from fallow_sieve.core.labels.label import OFF_REVISION_PCT
 from fallow_sieve.reference.labelling import Mixing, mixing_rows, storage_clock
-from fallow_sieve.services.batches.even import EvennessSeen, evenness_of
+from fallow_sieve.services.batches.bags.even import EvennessSeen, evenness_of
+from fallow_sieve.services.batches.bags.losses import yield_of
 from fallow_sieve.services.batches.line import clean_first
-from fallow_sieve.services.batches.losses import yield_of
 from fallow_sieve.services.batches.lots_left import held_lots, lots_for
 from fallow_sieve.services.batches.made import DrawOfBatch, Made, draws_of, kept_why, made_mix
 from fallow_sieve.services.batches.mix import MixSeen, mix_seen

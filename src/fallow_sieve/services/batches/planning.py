@@ -13,7 +13,7 @@ from fallow_sieve.core.batches.planning import Wanted, needed
 from fallow_sieve.core.batches.yields import learnt_loss_pct
 from fallow_sieve.core.values import BadInputError, UnknownNameError
 from fallow_sieve.reference.labelling import LANGUAGES, SCHEMES, mixing_rows
-from fallow_sieve.services.batches.losses import losses_pct
+from fallow_sieve.services.batches.bags.losses import losses_pct
 from fallow_sieve.store import BLENDS
 from fallow_sieve.store.batches import add_batch, ahead_of, get_batch, save_ahead, save_batch
 

@@ -6,6 +6,7 @@
     scheme: string;
     language: string;
     size: string;
+    portion: string;
   }
   interface Props {
     choices: Schemas['ChoicesOut'];
@@ -54,6 +55,17 @@
     </select></label
   >
   <label
+    ><span>portion, g</span>
+    <input
+      class="field num"
+      aria-label="portion, g"
+      inputmode="decimal"
+      placeholder="none"
+      value={asked.portion}
+      onchange={(e) => choose({ portion: e.currentTarget.value })}
+    /></label
+  >
+  <label
     ><span>claims by</span>
     <select
       class="field"
@@ -74,6 +86,10 @@
     gap: 0.5rem 1rem;
     padding-bottom: 0.6rem;
     border-bottom: 1px solid var(--ink);
+  }
+
+  .num {
+    width: 5rem;
   }
 
   label {

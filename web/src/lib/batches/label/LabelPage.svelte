@@ -15,7 +15,7 @@
 
   const { params }: { params: { id: string } } = $props();
   const id = $derived(Number(params.id));
-  const kept = remembered('label', { scheme: 'eu', language: '', size: 'bag-100x150' });
+  const kept = remembered('label', { scheme: 'eu', language: '', size: 'bag-100x150', portion: '' });
   let asked = $state(kept.read());
   let formula = $state<number | undefined>();
   let batch = $state.raw<Batch | null>(null);
@@ -26,7 +26,11 @@
   let trouble = $state('');
   let checking = $state(false);
   let evidence = $state('');
-  const query = $derived(new URLSearchParams({ ...asked }).toString());
+  const portion_g = $derived(Number(asked.portion.replace(',', '.')) || undefined);
+  const by = $derived({ scheme: asked.scheme, language: asked.language, size: asked.size });
+  const query = $derived(
+    new URLSearchParams({ ...by, ...(portion_g ? { portion_g: String(portion_g) } : {}) }).toString()
+  );
   const size = $derived(choices?.sizes.find((s) => s.name === asked.size));
   const said = $derived(
     proof?.lines
@@ -42,7 +46,9 @@
       batch = await loadBatch(id);
       proof = (
         await ask(
-          api.GET('/api/v1/batches/{batch_id}/label', { params: { ...of, query: { ...asked, formula } } })
+          api.GET('/api/v1/batches/{batch_id}/label', {
+            params: { ...of, query: { ...by, portion_g, formula } }
+          })
         )
       ).data;
       const drawn = await fetch(`/api/v1/batches/${id}/label.svg?${query}`);
@@ -60,7 +66,7 @@
   }
 
   async function note(kind: 'printed' | 'checked'): Promise<void> {
-    const body = { ...asked, kind, evidence, bag_g: null };
+    const body = { ...by, kind, evidence, bag_g: null };
     const params = { path: { batch_id: id } };
     proof = (await ask(api.POST('/api/v1/batches/{batch_id}/labels', { params, body }))).data;
   }

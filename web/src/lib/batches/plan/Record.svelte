@@ -13,8 +13,23 @@
     ['rest', 'rested'],
     ['clean', 'line cleaned'],
     ['after-gluten', 'line ran a gluten cereal before'],
+    ['gluten-test', 'gluten test of this mix'],
+    ['may-contain', 'may contain'],
     ['note', 'note']
   ] as const;
+  let test = $state({ mg_per_kg: '', method: '', on: '', detection_mg_per_kg: '' });
+  let may = $state('');
+
+  /** What is said with a step, as the label reads it. */
+  function said(): Record<string, string | number> {
+    if (kind === 'may-contain') return { name: may };
+    if (kind !== 'gluten-test') return {};
+    const number = (text: string): number => Number(text.replace(',', '.'));
+    const kept: Record<string, string | number> = { method: test.method.trim(), on: test.on };
+    for (const name of ['mg_per_kg', 'detection_mg_per_kg'] as const)
+      if (test[name].trim()) kept[name] = number(test[name]);
+    return kept;
+  }
   // svelte-ignore state_referenced_locally
   let open = $state(batch.state === 'weighing' || batch.state === 'blended');
   let kind = $state<(typeof KINDS)[number][0]>('mix');
@@ -29,8 +44,8 @@
     event.preventDefault();
     await attempt(async () => {
       const spent = minutes.trim() ? Number(minutes.replace(',', '.')) : null;
-      changed(await noteStep(batch, { kind, minutes: spent, said: {}, note }));
-      [minutes, note] = ['', ''];
+      changed(await noteStep(batch, { kind, minutes: spent, said: said(), note }));
+      [minutes, note, may] = ['', '', ''];
     });
   }
 
@@ -83,6 +98,50 @@
         >{#each KINDS as [n, w] (n)}<option value={n}>{w}</option>{/each}</select
       >
     </label>
+    {#if kind === 'gluten-test'}
+      <label
+        ><span class="sr-only">mg/kg</span><input
+          class="field num"
+          required
+          inputmode="decimal"
+          placeholder="mg/kg"
+          bind:value={test.mg_per_kg}
+        /></label
+      >
+      <label
+        ><span class="sr-only">Limit of detection, mg/kg</span><input
+          class="field num"
+          inputmode="decimal"
+          placeholder="finds from"
+          bind:value={test.detection_mg_per_kg}
+        /></label
+      >
+      <label class="grow"
+        ><span class="sr-only">Method</span><input
+          class="field"
+          required
+          placeholder="method, as the report names it"
+          bind:value={test.method}
+        /></label
+      >
+      <label
+        ><span class="sr-only">Day of the test</span><input
+          class="field"
+          type="date"
+          required
+          bind:value={test.on}
+        /></label
+      >
+    {:else if kind === 'may-contain'}
+      <label class="grow"
+        ><span class="sr-only">What it may contain</span><input
+          class="field"
+          required
+          placeholder="what, as sesame"
+          bind:value={may}
+        /></label
+      >
+    {/if}
     <label
       ><span class="sr-only">Minutes</span><input
         class="field num"

@@ -12,7 +12,7 @@ from fallow_sieve.core.batches.batch import BagLeft, Batch, BatchState, standing
 from fallow_sieve.core.ingredients import check_count
 from fallow_sieve.core.stock.moves import Move, MoveKind
 from fallow_sieve.core.values import BadInputError
-from fallow_sieve.services.batches.bins import check_fits, held_in
+from fallow_sieve.services.batches.bags.bins import check_fits, held_in
 from fallow_sieve.store.batches import (
     add_bag,
     bags_of,

@@ -1,0 +1,3 @@
+"""The commands of each stage, as the command line takes them."""
+
+__all__ = ["batches", "experiments", "schedules", "tastings", "trials"]
