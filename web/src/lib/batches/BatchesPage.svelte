@@ -220,6 +220,14 @@
       grid-template-columns: 24px 1fr 1fr;
     }
 
+    li a > :nth-child(4) {
+      grid-column: 2;
+    }
+
+    li a > :nth-child(n + 6) {
+      grid-column: 2 / -1;
+    }
+
     form {
       margin-left: 0;
     }

@@ -159,4 +159,41 @@
   td .action {
     margin: 0 0.25rem 0.15rem 0;
   }
+
+  /* On a phone each thing is two lines, and its field stands under the thumb. */
+  @media screen and (max-width: 600px) {
+    .scroll tr {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) 7.5rem;
+      border-bottom: 1px solid var(--hairline);
+    }
+
+    .scroll thead {
+      display: none;
+    }
+
+    .scroll td {
+      border: 0;
+    }
+
+    .scroll td:nth-child(1),
+    .scroll td:nth-child(3) {
+      grid-column: 1;
+      padding-block: 0;
+      font-size: var(--small);
+      color: var(--soft);
+    }
+
+    .scroll td:nth-child(2) {
+      grid-row: 1;
+    }
+
+    .scroll td:nth-child(4) {
+      grid-area: 1 / 2 / span 3 / 3;
+    }
+
+    .scroll td:nth-child(5) {
+      grid-column: 1 / -1;
+    }
+  }
 </style>

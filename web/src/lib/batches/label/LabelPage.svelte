@@ -99,8 +99,8 @@
     <section class="left" aria-label="The label">
       <h2>Label of a bag</h2>
       <p class="small soft">
-        {#if size}true size, {size.width_mm} mm × {size.height_mm} mm;
-        {/if}what is held does not print
+        {#if size}true size, {size.width_mm} mm × {size.height_mm} mm;{/if}
+        what is held does not print
       </p>
       {#if picture}
         <div class="label" role="img" aria-label="The label as it prints: {said}">
