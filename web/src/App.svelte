@@ -4,6 +4,7 @@
   import { wrap } from 'svelte-spa-router/wrap';
   import { wordsOf } from './lib/api/client';
   import { appearance } from './lib/app/appearance.svelte';
+  import { isLooking, look } from './lib/begin/look';
   import Find from './lib/app/Find.svelte';
   import Keys from './lib/app/Keys.svelte';
   import TopBar from './lib/app/TopBar.svelte';
@@ -17,6 +18,7 @@
 
   const routes = {
     '/': wrap({ asyncComponent: () => import('./lib/briefs/BriefsPage.svelte') }),
+    '/begin': wrap({ asyncComponent: () => import('./lib/begin/BeginPage.svelte') }),
     '/briefs/:id': wrap({ asyncComponent: () => import('./lib/briefs/BriefPage.svelte') }),
     '/ingredients': wrap({ asyncComponent: () => import('./lib/ingredients/shelf/ShelfPage.svelte') }),
     '/ingredients/:slug': wrap({
@@ -125,6 +127,12 @@
 
 <Patterns />
 <div class="frame">
+  {#if isLooking()}
+    <aside class="looking" aria-label="The demo kitchen">
+      A kitchen that is at work, all of it invented. What you do here stays here.
+      <button class="action" onclick={() => look(false)}>Back to your own kitchen</button>
+    </aside>
+  {/if}
   <TopBar onsearch={() => (finding = true)} onkeys={() => (keys = true)} />
   <main>
     {#if trouble}
@@ -145,6 +153,16 @@
     display: flex;
     flex-direction: column;
     height: 100%;
+  }
+
+  .looking {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.25rem 1rem;
+    align-items: center;
+    padding: 0.3rem 1.25rem;
+    border-bottom: 1px solid var(--close);
+    color: var(--close);
   }
 
   main {

@@ -18,6 +18,7 @@ from fallow_sieve.api.batches import labels as batch_labels
 from fallow_sieve.api.batches import routes as batches
 from fallow_sieve.api.batches import sheets as weigh_sheets
 from fallow_sieve.api.batches import weighings
+from fallow_sieve.api.beginning import routes as beginning
 from fallow_sieve.api.blends import files as blend_files
 from fallow_sieve.api.blends import judging
 from fallow_sieve.api.blends import routes as blends
@@ -34,6 +35,7 @@ from fallow_sieve.api.ingredients import routes as ingredients
 from fallow_sieve.api.kitchen import ahead as kitchen_ahead
 from fallow_sieve.api.kitchen import routes as kitchen
 from fallow_sieve.api.kitchen import words as kitchen_words
+from fallow_sieve.api.looking import register_looking
 from fallow_sieve.api.problems import register_problems
 from fallow_sieve.api.proposals import routes as proposals
 from fallow_sieve.api.recipes import routes as recipes
@@ -60,6 +62,7 @@ MOST_ID = 2**53  # what JSON numbers hold exactly, and well inside what SQLite d
 
 _MODULES = (
     reference,
+    beginning,
     kitchen,
     kitchen_words,
     kitchen_ahead,
@@ -135,6 +138,7 @@ def create_app(
     app.extensions["web_dist"] = web_dist or pages.BUILT
     app.extensions["sheets"] = SheetServer(app.extensions["kitchen"], clock, app.extensions["web_dist"])
     app.extensions["tokens"] = token_urlsafe
+    register_looking(app, clock)
     register_problems(app)
     register_security(app, only_this_machine=only_this_machine)
     for module in _MODULES:

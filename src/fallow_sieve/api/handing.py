@@ -11,6 +11,7 @@ import segno
 from flask import current_app
 
 from fallow_sieve.api.http import now_text, store
+from fallow_sieve.api.looking import refuse_looking
 from fallow_sieve.sheets.server import Door, SheetServer, address_of, link_base
 from fallow_sieve.store.trials import hand_out
 
@@ -34,6 +35,7 @@ def sheet_server() -> SheetServer:
 
 def handed_out(host: str, port: int, about_id: int, kind: str) -> Handed:
     """Listen at `host` and `port`, and return an address that opens one sheet. Raises BadInputError."""
+    refuse_looking("a sheet")
     address = address_of(host)
     opened = sheet_server().open(str(address), port)
     make: Callable[[int], str] = current_app.extensions["tokens"]

@@ -13,6 +13,7 @@ from flask import Response, current_app, request, stream_with_context
 from pydantic import BaseModel, RootModel, TypeAdapter
 from pydantic_core import SchemaSerializer
 
+from fallow_sieve.api.looking import demo_store, is_looking
 from fallow_sieve.api.problems import detail_of
 from fallow_sieve.core.values import BadInputError, shown
 from fallow_sieve.formats.shared import parse_json, validate
@@ -24,8 +25,8 @@ PAGE_LIMIT = 100
 
 
 def store() -> KitchenStore:
-    """Return the kitchen's store of this application."""
-    return cast(KitchenStore, current_app.extensions["kitchen"])
+    """Return the kitchen's store of this application, or of the demo kitchen that the request looks into."""
+    return demo_store() if is_looking() else cast(KitchenStore, current_app.extensions["kitchen"])
 
 
 def kitchen(brief_id: int | None = None) -> KitchenNow:

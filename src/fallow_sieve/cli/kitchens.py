@@ -53,6 +53,7 @@ def serve(db: Path, host: str, port: int, with_demo: bool) -> None:
         server.run()
     finally:
         application.extensions["sheets"].close()
+        application.extensions["demo"].close()
         kitchen.close()
 
 

@@ -3,4 +3,4 @@
 One folder or module a noun. No server and no command line in here: what comes in are values, and so is what goes out.
 """
 
-__all__ = ["briefs", "kitchen", "readable", "recipes", "searching"]
+__all__ = ["beginning", "briefs", "kitchen", "readable", "recipes", "searching"]

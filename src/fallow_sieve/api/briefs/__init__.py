@@ -1,3 +1,3 @@
 """Briefs over HTTP: written, changed, and how far their blends are."""
 
-__all__ = ["routes"]
+__all__ = ["models", "routes"]

@@ -11,6 +11,7 @@ from flask import Blueprint, Response, current_app
 from sqlmodel import Session
 
 from fallow_sieve.api.http import answer, body, kitchen, now_text, store
+from fallow_sieve.api.looking import refuse_looking
 from fallow_sieve.api.spec import route
 from fallow_sieve.api.tastings.models import SeatLink, SeatLinksIn, SeatLinksOut
 from fallow_sieve.core.tastings.panels import Stage
@@ -29,6 +30,7 @@ HOURS = 24
 @route(SeatLinksOut, status=201, json=SeatLinksIn)
 def hand(tasting_id: int) -> Response:
     """Listen where it is said, and answer with a link a seat; a seat's earlier link opens nothing any more."""
+    refuse_looking("links to seats")
     given, here = body(SeatLinksIn), kitchen()
     with store().reading() as session:
         seats = _seats(table_now(session, tasting_id, here), given.seat)

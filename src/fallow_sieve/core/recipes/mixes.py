@@ -42,6 +42,12 @@ def mix_inside(formula: Formula, shelf: Shelf) -> MixInside | None:
 # What a title or a step calls a bake, the more telling first; rules of thumb, in six languages.
 _CALLED: tuple[tuple[str, str], ...] = (
     ("brownie", r"brownies?"),
+    ("all-purpose", r"all[- ]?purpose|multi[- ]?purpose|every ?day (?:mix|blend|flour)|plain flour (?:mix|blend)"),
+    ("machine-loaf", r"bread[- ]machines?|bread ?makers?"),
+    ("laminated-dough", r"croissants?|puff pastry|danish pastr(?:y|ies)|blätterteig|pâte feuilletée"),
+    ("steamed-bun", r"steamed buns?|bao"),
+    ("frying-batter", r"tempura|(?:frying|fish) batter"),
+    ("hearth-loaf", r"boules?|baguettes?|hearth (?:loaf|bread)|crusty (?:loaf|bread)"),
     ("pancake", r"pancakes?|flapjacks?|pikelets?|waffles?|pfannkuchen|pannkakor|tortitas"),
     ("crepe", r"cr[eê]pes?|galettes? de sarrasin"),
     ("fermented-pancake", r"idli|dosa|injera"),

@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { KITCHEN } from '../begin/look';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
@@ -24,7 +25,11 @@ export class ProblemError extends Error {
   }
 }
 
-export const api = createClient<paths>({ baseUrl: '', fetch: (request) => fetch(request) });
+export const api = createClient<paths>({
+  baseUrl: '',
+  headers: { 'X-Kitchen': KITCHEN },
+  fetch: (request) => fetch(request)
+});
 
 interface Answer<T> {
   data?: T;

@@ -1,3 +1,4 @@
+import { KITCHEN } from '../begin/look';
 import { asProblem, ProblemError } from './client';
 
 /** Sends a file as it is, as `type`; returns what the server answers. Throws a ProblemError. */
@@ -6,7 +7,7 @@ export async function sendFile<Answer>(path: string, type: string, file: File): 
   try {
     response = await fetch(`/api/v1/${path}`, {
       method: 'POST',
-      headers: { 'content-type': type },
+      headers: { 'content-type': type, 'X-Kitchen': KITCHEN },
       body: file
     });
   } catch {

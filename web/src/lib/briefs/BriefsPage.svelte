@@ -6,6 +6,7 @@
   import { kitchen } from '../app/kitchen.svelte';
   import { notices } from '../ui/state/notices.svelte';
   import Trouble from '../ui/Trouble.svelte';
+  import Doors from '../begin/Doors.svelte';
   import BriefRow from './BriefRow.svelte';
 
   let briefs = $state.raw<BriefSummary[] | null>(null);
@@ -73,8 +74,11 @@
 {:else}
   <div class="page">
     <div class="page-head">
-      <h1>{away ? 'Briefs put away' : 'What the work is for'}</h1>
+      <h1>
+        {away ? 'Briefs put away' : briefs && !briefs.length ? 'Where do you begin?' : 'What the work is for'}
+      </h1>
       <span class="soft">{kitchen.settings?.name}</span>
+      {#if briefs?.length}<a class="action quiet" href="#/begin">Begin something else</a>{/if}
       <a class="action" href="#/briefs/new">New brief</a>
     </div>
     {#if briefs?.length}
@@ -88,13 +92,7 @@
         </p>
       {/if}
     {:else if briefs && !away}
-      <div class="first">
-        <p>
-          A brief says what a mix is for, who eats it, and what it may not be. Every blend is judged against
-          one, so begin there.
-        </p>
-        <a class="action main" href="#/briefs/new">Write the first brief</a>
-      </div>
+      <Doors />
     {:else if briefs}
       <p class="soft mt-4">None is put away.</p>
     {:else}
@@ -113,16 +111,7 @@
 {/if}
 
 <style>
-  .page-head .action {
+  .page-head .action:first-of-type {
     margin-left: auto;
-  }
-
-  .first {
-    max-width: 34rem;
-    margin: 2rem 0;
-  }
-
-  .first .action {
-    margin-top: 1rem;
   }
 </style>

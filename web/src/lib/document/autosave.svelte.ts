@@ -1,3 +1,4 @@
+import { ownKey } from '../begin/look';
 import { ProblemError } from '../api/client';
 
 export type SaveState = 'saved' | 'saving' | 'waiting' | 'conflict';
@@ -39,7 +40,7 @@ export class Autosave<Working extends object, Draft extends { version: number }>
     draft: Draft
   ) {
     this.#version = draft.version;
-    this.#key = `fallow-sieve.${port.key}`;
+    this.#key = ownKey(`fallow-sieve.${port.key}`);
   }
 
   get version(): number {

@@ -6,6 +6,7 @@
   import { formulas } from '../formulas/reference.svelte';
   import { startFormula } from '../formulas/making';
   import { kitchen } from '../app/kitchen.svelte';
+  import { handedOver } from '../begin/handed';
   import { attempt } from '../ui/state/attempt';
   import { notices } from '../ui/state/notices.svelte';
   import Conversion from './Conversion.svelte';
@@ -22,6 +23,8 @@
   $effect(() => recipe.work());
 
   onMount(async () => {
+    const handed = handedOver('recipe');
+    if (handed) recipe.paste(handed.text);
     try {
       await formulas.load();
       recipe.blends = await allPages((cursor) =>

@@ -1,3 +1,5 @@
+import { ownKey } from '../../begin/look';
+
 /** Weighings that wait until they are kept: held by the browser under their own keys, sent once, in their order. */
 
 export interface Waiting {
@@ -30,7 +32,7 @@ export class WeighingQueue {
   #running: Promise<string> | null = null;
 
   constructor(batch_id: number, keeping: Keeping, send: Send) {
-    this.#name = `weighings ${batch_id}`;
+    this.#name = ownKey(`weighings ${batch_id}`);
     this.#keeping = keeping;
     this.#send = send;
   }

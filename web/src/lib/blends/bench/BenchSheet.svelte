@@ -14,6 +14,7 @@
   import HandBar from './HandBar.svelte';
   import BlendHead from './BlendHead.svelte';
   import KeepSheet from '../../document/KeepSheet.svelte';
+  import { handedOver } from '../../begin/handed';
   import { Mending } from '../propose/mend.svelte';
   import Revisions from '../../document/Revisions.svelte';
   import Rows from '../bag/Rows.svelte';
@@ -27,8 +28,8 @@
   let across = $state(530);
   let keeping = $state(false);
   /** A mix that is being pasted: its text so far; null where none is. */
-  let pasting = $state<string | null>(null);
-  let tab = $state('sieves');
+  let pasting = $state<string | null>(handedOver('mix')?.text ?? null);
+  let tab = $state(handedOver('propose') ? 'propose' : 'sieves');
   // svelte-ignore state_referenced_locally
   const mending = new Mending(bench);
   const coarse = matchMedia('(pointer: coarse)').matches;

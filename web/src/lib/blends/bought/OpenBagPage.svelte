@@ -1,7 +1,9 @@
 <!-- A bought mix opened: its list and panel as printed on the left, what is in it on the right. -->
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { push } from 'svelte-spa-router';
   import type { Schemas } from '../../api/client';
+  import { handedOver } from '../../begin/handed';
   import { kitchen } from '../../app/kitchen.svelte';
   import { serverOf } from '../../document/server';
   import Gap from '../../ingredients/Gap.svelte';
@@ -19,6 +21,13 @@
     panel:
       'per 100 g\nFat 0.9 g\nCarbohydrate 81 g\nof which sugars 1.2 g\nFibre 2.1 g\nProtein 5.8 g\nSalt 0.04 g'
   };
+
+  onMount(() => {
+    const handed = handedOver('list');
+    if (!handed) return;
+    bought.write(handed.text);
+    bought.panel = handed.more;
+  });
 
   $effect(() => bought.work());
 

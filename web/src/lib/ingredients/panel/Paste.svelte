@@ -1,9 +1,15 @@
 <!-- The text of a panel, pasted: what was understood of it, line by line. -->
 <script lang="ts">
+  import { onMount } from 'svelte';
+  import { handedOver } from '../../begin/handed';
   import type { Label } from './label.svelte';
 
   const { label }: { label: Label } = $props();
   let text = $state('');
+  onMount(() => {
+    text = handedOver('panel')?.text ?? '';
+    if (text) void label.paste(text);
+  });
   const marks: Record<string, string> = { taken: '○', partly: '◆', not: '■', empty: '' };
   const words: Record<string, string> = { taken: 'taken', partly: 'look', not: 'not taken' };
   const missed = $derived(label.lines.filter((l) => l.status === 'not').length);

@@ -1,3 +1,5 @@
+import { ownKey } from '../../begin/look';
+
 /** Something small that this browser remembers; what cannot be read is as if it were not there. */
 export function remembered<T extends object>(
   key: string,
@@ -6,7 +8,7 @@ export function remembered<T extends object>(
   return {
     read() {
       try {
-        const found: unknown = JSON.parse(localStorage.getItem(key) ?? 'null');
+        const found: unknown = JSON.parse(localStorage.getItem(ownKey(key)) ?? 'null');
         return found && typeof found === 'object' ? { ...otherwise, ...found } : otherwise;
       } catch {
         return otherwise;
@@ -14,14 +16,14 @@ export function remembered<T extends object>(
     },
     isKept() {
       try {
-        return localStorage.getItem(key) !== null;
+        return localStorage.getItem(ownKey(key)) !== null;
       } catch {
         return false;
       }
     },
     keep(value) {
       try {
-        localStorage.setItem(key, JSON.stringify(value));
+        localStorage.setItem(ownKey(key), JSON.stringify(value));
       } catch {
         // A full or forbidden store only means that it is forgotten.
       }
