@@ -68,10 +68,10 @@ def test_from_nothing_to_a_judged_blend_in_forty_actions(page):
     hand.click(page.get_by_role("link", name="Briefs", exact=True))
     hand.fill(page.get_by_label("What have you in hand?"), PANEL)
     hand.button("Take the label’s numbers")
-    hand.button("Use this label")
+    hand.button("Use these numbers")
     expect(page.get_by_text("The label is on record")).to_be_visible()
     # a cup weighed
-    hand.click(page.get_by_role("link", name="Cup weight"))
+    hand.click(page.get_by_role("link", name="Weigh a cup"))
     hand.button("Dip and level")
     hand.fill(page.locator("input.huge"), "250")
     hand.press("Enter")

@@ -147,7 +147,7 @@ def test_another_lot_is_chosen_by_its_code_and_another_flour_is_refused(page):
 
 def test_a_bag_goes_out_and_is_found_by_its_trace(page):
     page.goto("/#/batch/3")
-    page.get_by_role("button", name="Bag 4", exact=True).click()
+    page.get_by_role("button", name="Open, take, count bag 4").click()
     dialog = page.get_by_role("dialog")
     dialog.get_by_label("What happens").select_option("gone-out")
     dialog.get_by_label("Where to, in words").fill("Signal box")

@@ -27,12 +27,12 @@ def test_a_bin_is_emptied_cleaned_and_filled_each_by_a_tap(page):
 def test_what_went_out_today_is_taken_back_by_one_tap(page):
     page.goto("/#/batches")
     page.goto(f"/#/batch/{batch_in_state(page, 'bagged')}")
-    page.get_by_role("button", name=re.compile("^Bag ")).first.click()
+    page.get_by_role("button", name=re.compile("^Open, take, count bag")).first.click()
     page.get_by_label("g", exact=True).fill("60")
     page.get_by_role("button", name="Note it").last.click()
     cell = page.locator("table.lines td", has_text="of 3").first
     expect(cell).to_contain_text("1\u202f300")
-    page.get_by_role("button", name=re.compile("^Bag ")).first.click()
+    page.get_by_role("button", name=re.compile("^Open, take, count bag")).first.click()
     page.get_by_role("button", name="Take back").click()
     expect(cell).to_contain_text("1\u202f360")
 

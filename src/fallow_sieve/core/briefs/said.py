@@ -41,7 +41,7 @@ _FREE = re.compile(r"\b([a-z]+)[\s-]free\b", re.I)
 _PRICE = re.compile(
     r"(?:under|below|max(?:imum)?\.?|at most|up to|less than|no more than|<|höchstens|unter"
     r"|moins de)\s*[€£$]?\s*(\d+(?:[.,]\d+)?)"
-    r"\s*(?:[€£$]|[a-z]{3}\b)?\s*(?:/|\b(?:an?|per|pro|le|je)\b)\s*(?:kg|kilo)",
+    r"\s*(?:[€£$]|[a-z]{2,6}\b)?\s*(?:/|\b(?:an?|per|pro|le|je)\b)\s*(?:kg|kilo)",
     re.I,
 )
 _COUNTS = {"three": 3, "four": 4, "five": 5, "six": 6, "seven": 7, "eight": 8, "nine": 9, "ten": 10}
@@ -101,7 +101,10 @@ def read_brief(
 def _name(words: str) -> str:
     """The first clause, without its lead."""
     bare = re.sub(
-        r"^(?:i|we)(?:'d| would)?\s*(?:want|like|need|am|are)\b.*?\b(?:bake|make|an?|some)\b\s*", "", words, flags=re.I
+        r"^(?:i|we)(?:'d| would)?\s*(?:want|like|need|am|are)\b.*?\b(?:bake|make|an?|some|something for)\b\s*",
+        "",
+        words,
+        flags=re.I,
     )
     bare = re.split(r"[,;.:\n]|\s+(?:without|that(?:'s)?|which|under|no|with|for|like|from)\s", bare, maxsplit=1)[0]
     bare = re.sub(r"^(?:an?|some|the)\s+", "", bare.strip(), flags=re.I)[:LONGEST_NAME].strip()
@@ -121,8 +124,12 @@ def _without(words: str, shelf: Shelf, named: Callable[[str], str | None]) -> tu
             gum = 0.0
         elif found is not None:
             allergens.append(found)
-        elif more := _bearing(word, shelf, named):
+        elif more := _bearing(word, shelf):
             slugs += more
+        elif one := named(word):
+            item = shelf[one]
+            allergens += [] if item.in_flour_base else item.allergens
+            slugs += [one] if item.in_flour_base or not item.allergens else []
         elif word not in _QUIET:
             left.append(word)
     unique = tuple(dict.fromkeys(allergens))
@@ -144,12 +151,7 @@ def _singular(word: str) -> str:
     return bare[:-1] if len(bare) > 3 and bare.endswith("s") and not bare.endswith("ss") else bare
 
 
-def _bearing(word: str, shelf: Shelf, named: Callable[[str], str | None]) -> Sequence[str]:
+def _bearing(word: str, shelf: Shelf) -> Sequence[str]:
+    """The flours, starches and binders whose name bears a word."""
     tokens = set(word.split()) - {"flour", "starch"}
-    if not tokens:
-        return ()
-    bearing = [i.slug for i in shelf.ingredients if tokens <= set(i.slug.split("-")) and i.in_flour_base]
-    if bearing:
-        return bearing
-    one = named(word)
-    return [one] if one else []
+    return [i.slug for i in shelf.ingredients if tokens and tokens <= set(i.slug.split("-")) and i.in_flour_base]

@@ -41,7 +41,12 @@ _HOLDER = re.compile(
     re.I,
 )
 _PART_OF = re.compile(r"\b(?:half|most|quarter|rest)\b", re.I)
-_BETWEEN = re.compile(r"\s*[;+\n]\s*|\s*,(?!\d)\s*(?![^()]*\))|\s+(?:and|und|et|y|och|e)\s+(?=\S)", re.I)
+_VAGUE = re.compile(
+    r"^(?:an?\s+)?(?:few|couple(?:\s+of)?|little|bit(?:\s+of)?|lots?(?:\s+of)?|plenty(?:\s+of)?|some)\s+"
+    r"(?:(?:kilos?|kgs?|grams?|pounds?|lbs?|cups?)\s+(?:of\s+)?)?",
+    re.I,
+)
+_BETWEEN = re.compile(r"\s*[;+&\n]\s*|\s*,(?!\d)\s*(?![^()]*\))|\s+(?:and|und|et|y|och|e)\s+(?=\S)", re.I)
 _ONLY_AMOUNT = re.compile(r"^[\d.,\s]*(?:k?g|lbs?|oz|kilos?)?\s*$", re.I)
 _HEAD_WORDS = re.compile(r"\b(?:kg|g|grams?|price|stock|preis|menge|prix|amount|flour|name|ingredient)\b", re.I)
 
@@ -114,7 +119,7 @@ def _pieces(text: str, words: Words) -> list[str]:
         found.append(text[at : m.start()])
         at = m.end()
     found.append(text[at:])
-    return [re.sub(r"^\s*[-*•·–]\s+", "", p).strip(" .") for p in found if p.strip(" .")]
+    return [re.sub(r"^\s*(?:[-*•·–]\s+|\d{1,2}[.)]\s+(?=\D))", "", p).strip(" .") for p in found if p.strip(" .")]
 
 
 def _joined(pieces: list[str]) -> list[str]:
@@ -152,8 +157,10 @@ def _value(text: str) -> float:
 def _read(piece: str, shelf: Shelf, words: Words) -> ReadBin | None:
     bare, price, basis = _without_price(_LEAD.sub("", piece))
     is_part = bool(_PART_OF.search(bare))
+    bare = re.sub(r"\(([^()]*\d[^()]*)\)", r" \1 ", bare)  # an amount in brackets
     bare = re.sub(r"\(\s*\)|\s[-–:@]\s*$|\s{2,}", " ", _HOLDER.sub(" ", bare)).strip(" ,;:-–@()")
     bare = re.sub(r"^(?:an?|the|one)\s+(?=\d)", "", bare, flags=re.I)
+    bare = _VAGUE.sub("", bare)
     if not bare:
         return None
     bare, guessed = _in_kilos(bare, words)

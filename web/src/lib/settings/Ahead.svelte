@@ -211,6 +211,12 @@
     width: 6rem;
   }
 
+  label {
+    grid-template-columns: minmax(0, 1fr);
+    min-width: 0;
+    max-width: 100%;
+  }
+
   .line {
     margin-top: 0.9rem;
   }

@@ -56,7 +56,9 @@
     <table class="lines">
       <thead
         ><tr
-          ><th>Bag</th><th class="num">Left</th><th>Stands</th><th>Open since</th><th>Use by</th><th></th></tr
+          ><th>Bag</th><th class="num">Left</th><th>Stands</th><th>Open since</th><th>Use by</th><th
+            ><span class="sr-only">Change</span></th
+          ></tr
         ></thead
       >
       <tbody>
@@ -71,8 +73,8 @@
               <span class="small soft">{b.left_g > 0 ? b.use_by_why : ''}</span></td
             >
             <td
-              ><button class="action" onclick={() => (open = b)} aria-label="Bag {b.number}"
-                >Open, take, count</button
+              ><button class="action" onclick={() => (open = b)}
+                >Open, take, count<span class="sr-only"> bag {b.number}</span></button
               ></td
             >
           </tr>
@@ -127,6 +129,7 @@
   }
 
   .scroll {
+    position: relative;
     overflow-x: auto;
   }
 

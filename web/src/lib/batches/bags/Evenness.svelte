@@ -72,6 +72,9 @@
   }
 
   label {
+    grid-template-columns: minmax(0, 1fr);
+    min-width: 0;
+    max-width: 100%;
     display: grid;
     color: var(--soft);
     font-size: var(--small);

@@ -131,7 +131,9 @@
       <span class="small soft">Water boils cooler up high: no core reaches more.</span>
     </p>
     <table class="lines">
-      <thead><tr><th>Oven</th><th>kind</th><th>levels</th><th></th></tr></thead>
+      <thead
+        ><tr><th>Oven</th><th>kind</th><th>levels</th><th><span class="sr-only">Change</span></th></tr></thead
+      >
       <tbody>
         {#each kitchen.ovens ?? [] as oven, n (n)}
           <tr>
