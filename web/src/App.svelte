@@ -5,6 +5,7 @@
   import { wordsOf } from './lib/api/client';
   import { appearance } from './lib/app/appearance.svelte';
   import { isLooking, look } from './lib/begin/look';
+  import Answer from './lib/app/Answer.svelte';
   import Find from './lib/app/Find.svelte';
   import Keys from './lib/app/Keys.svelte';
   import TopBar from './lib/app/TopBar.svelte';
@@ -134,6 +135,7 @@
     </aside>
   {/if}
   <TopBar onsearch={() => (finding = true)} onkeys={() => (keys = true)} />
+  <Answer />
   <main>
     {#if trouble}
       <Trouble say={trouble} again={load} />

@@ -47,7 +47,8 @@
 
   function key(event: KeyboardEvent): void {
     const at = event.target as HTMLElement;
-    if (event.ctrlKey || event.metaKey || event.altKey || at.matches('input, textarea, select')) return;
+    const typing = at.matches('input, textarea, select') && at.dataset.cell === undefined;
+    if (event.ctrlKey || event.metaKey || event.altKey || typing) return;
     if (event.key === 'a') document.querySelector<HTMLElement>('[data-add]')?.focus();
     else if (event.key === 'k' && bench.lines.length && !bench.kept) keeping = true;
     else if (event.key === 'w') bench.tab = 'water';

@@ -63,7 +63,18 @@
       nudge((event.key === '+' || event.key === '=' ? 1 : -1) * (event.shiftKey ? 10 : 1));
     } else if (typed === null || cell.value === '') {
       onkey?.(event);
+      letter(event);
+    } else if (isLetter(event)) {
+      event.stopPropagation(); // it belongs to what is being typed
     }
+  }
+
+  const isLetter = (event: KeyboardEvent): boolean =>
+    /^[a-z]$/i.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey;
+
+  /** No number begins with a letter: it is a key of the page, and is not typed. */
+  function letter(event: KeyboardEvent): void {
+    if (isLetter(event)) event.preventDefault();
   }
 </script>
 
