@@ -149,3 +149,11 @@ def test_the_pages_ship_what_they_need_and_name_no_other_host():
     assert re.findall(r"(?:src|href)=\"(?!/)[^\"]*\"", text) == []
     styles = "".join(p.read_text(encoding="utf-8") for p in built.glob("assets/*.css"))
     assert re.findall(r"url\((?!/assets/|[\"']?data:|#)([^)]{0,60})", styles) == []
+
+
+@pytest.mark.parametrize(
+    "stage", ["begin", "blends", "ingredients", "formulas", "schedule", "trials", "tastings", "experiments", "batches"]
+)
+def test_every_stage_leads_from_its_numbers_to_their_rules(stage):
+    pages = (ROOT / "web/src/lib" / stage).rglob("*.svelte")
+    assert any("#/method/" in p.read_text(encoding="utf-8") for p in pages)

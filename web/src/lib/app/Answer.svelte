@@ -13,7 +13,9 @@
 
     /** Finds the sentence of the page that is shown, and watches whether it is in sight. */
     function look(): void {
-      const found = matchMedia(NARROW).matches ? main.querySelector('h1.say, [data-says], [data-went]') : null;
+      const found = matchMedia(NARROW).matches
+        ? main.querySelector('h1.say, [data-says], [data-went]')
+        : null;
       text = found?.textContent.trim() ?? '';
       if (found === watched) return;
       if (watched) seen.unobserve(watched);

@@ -129,8 +129,8 @@
           </tbody>
         </table>
         <p class="small soft">
-          Buy at: use in the lead time of two weeks and what its spread asks beside it, a rule of thumb; ◆ few
-          weeks on record.
+          <a href="#/method/stock">How counts and buying are worked out</a>. Buy at: use in the lead time of
+          two weeks and what its spread asks beside it, a rule of thumb; ◆ few weeks on record.
         </p>
       {:else}<p>Nothing: what is free covers the plans and the use of the last weeks.</p>{/if}
     {/if}

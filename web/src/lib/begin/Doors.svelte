@@ -12,9 +12,9 @@
   <section><InHand /></section>
 </div>
 <p class="small soft">
-  Nothing is kept before you press. Or <button class="link" onclick={() => look(true)}
-    >look into a kitchen that is at work</button
-  >, all of it invented, and come back.
+  Nothing is kept before you press; <a href="#/method/beginning">how words are read</a>. Or
+  <button class="link" onclick={() => look(true)}>look into a kitchen that is at work</button>, all of it
+  invented, and come back.
 </p>
 
 <style>

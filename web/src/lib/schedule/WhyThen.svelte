@@ -36,7 +36,7 @@
 
 {#if reasons.length}
   <div class="why">
-    <h3>Why then?</h3>
+    <h3>Why then? <a class="small" href="#/method/schedule">How times are found</a></h3>
     <table>
       <tbody>
         {#each reasons as r (r.say)}

@@ -24,6 +24,9 @@
     </li>
   {/each}
 </ul>
+<p class="small soft no-print">
+  <a href="#/method/label">By which rule each line stands</a>: a draft, check locally.
+</p>
 
 <style>
   ul {

@@ -77,6 +77,7 @@
     </div>
   </section>
 {/each}
+<p class="small soft no-print"><a href="#/method/stock">How a trace adds up, and when it balances</a></p>
 <p class="only-print">Checked and signed: ______________________ &nbsp; on ______________</p>
 
 <style>
