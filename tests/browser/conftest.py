@@ -46,16 +46,23 @@ def kitchen_time() -> datetime:
 
 
 @pytest.fixture
-def base_url(demo_db: Path, kitchen_time: datetime) -> Iterator[str]:
+def clock(kitchen_time: datetime) -> dict[str, datetime]:
+    """The kitchen's clock: a test that lets the day go on sets `now`."""
+    return {"now": kitchen_time}
+
+
+@pytest.fixture
+def base_url(demo_db: Path, clock: dict[str, datetime]) -> Iterator[str]:
     # A scale that is at rest at once and shows what it bears: its noise has tests of its own.
     scale = SimulatedScale(monotonic, noise_g=0, drift_g_per_min=0, settles_s=0.02)
-    app = create_app(demo_db, clock=lambda: kitchen_time, scale=scale)
+    app = create_app(demo_db, clock=lambda: clock["now"], scale=scale)
     server = make_server("127.0.0.1", 0, app, threaded=True)
     thread = threading.Thread(target=server.serve_forever, args=(0.02,), daemon=True)
     thread.start()
     yield f"http://127.0.0.1:{server.server_port}"
     server.shutdown()
     thread.join()
+    app.extensions["demo"].close()
     app.extensions["kitchen"].close()
 
 

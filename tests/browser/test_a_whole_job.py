@@ -1,16 +1,11 @@
 """One job from its first word to its archive, in one kitchen that was empty: every stage hands on what the next needs."""
 
 import re
-import threading
-from datetime import UTC, datetime
-from time import monotonic
 
 import pytest
 from playwright.sync_api import expect
-from werkzeug.serving import make_server
 
 from fallow_sieve.api.app import create_app
-from fallow_sieve.devices.scale import SimulatedScale
 from fallow_sieve.store.archives import unpack
 
 API = "/api/v1"
@@ -25,22 +20,9 @@ RECIPE = (
 
 
 @pytest.fixture
-def clock():
-    """What the kitchen's clock says; a person's day goes on by setting it."""
-    return {"now": datetime(2026, 3, 14, 9, 30, tzinfo=UTC)}
-
-
-@pytest.fixture
-def base_url(tmp_path, clock):
-    scale = SimulatedScale(monotonic, noise_g=0, drift_g_per_min=0, settles_s=0.02)
-    app = create_app(tmp_path / "job.db", clock=lambda: clock["now"], scale=scale)
-    server = make_server("127.0.0.1", 0, app, threaded=True)
-    thread = threading.Thread(target=server.serve_forever, args=(0.02,), daemon=True)
-    thread.start()
-    yield f"http://127.0.0.1:{server.server_port}"
-    server.shutdown()
-    thread.join()
-    app.extensions["kitchen"].close()
+def demo_db(tmp_path):
+    """An empty kitchen in the place of the demo."""
+    return tmp_path / "job.db"
 
 
 class Job:
