@@ -26,6 +26,18 @@ def nothing(_page: Page) -> None:
     """Leave the page as it opens."""
 
 
+def three_doors(page: Page) -> None:
+    """Say something at each door."""
+    page.get_by_label("What do you want to bake?").fill("A sandwich loaf in a tin, no nuts, under 4 per kg")
+    bins = "Sorghum 5 kg at 3.20/kg, brown rice 10 kg 2.10/kg, 2 kg potato starch, teff 1 kg at 5.80/kg, psyllium 500 g"
+    page.get_by_label("What is in your bins?").fill(bins)
+    page.get_by_label("What have you in hand?").fill(
+        "40% brown rice flour, 30% tapioca starch, 25% sorghum, 5% psyllium"
+    )
+    page.get_by_text("no tree nuts").wait_for()
+    page.get_by_label("Teff flour, kg").wait_for()
+
+
 def propose(page: Page) -> None:
     """Find blends for the wishes, and look at one."""
     page.keyboard.press("p")
@@ -92,12 +104,12 @@ def pour(page: Page) -> None:
 
 
 SHOTS: tuple[tuple[str, str, Callable[[Page], None], dict[str, Any]], ...] = (
-    ("briefs", "#/", nothing, {}),
     ("bench-passing", "#/bench/1", nothing, {}),
     ("proposals", "#/bench/3", propose, {}),
     ("trade-off", "#/bench/1", trade_off, {}),
     ("shelf", "#/ingredients", read_number, {}),
-    ("ingredient", "#/ingredients/brown-rice-flour", nothing, {}),
+    ("begin", "#/begin", three_doors, {}),
+    ("batches", "#/batches", nothing, {}),
     ("formula", "#/formula/1", nothing, {}),
     ("conversion", "#/recipe", paste_recipe, {}),
     ("schedule", "#/schedule/1", choose_knot, {}),

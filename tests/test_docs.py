@@ -52,7 +52,7 @@ def test_every_picture_is_shown_somewhere_or_at_least_is_one_of_few():
         "label",
         "trace",
         "weigh-up",
-        "briefs",
+        "begin",
         "bench-passing",
         "proposals",
         "trade-off",
