@@ -62,6 +62,7 @@ pytest: $(STAMPS)/python-dev $(WEB)
 	@scripts/need-chromium.sh
 	$(BIN)/pytest -n 2 --dist worksteal -q --durations=10
 
+bench: export BENCH_ROWS := $(shell mktemp -u)
 bench: $(STAMPS)/python-dev $(WEB)
 	$(BIN)/python bench/startup_bench.py
 	$(BIN)/python bench/analyse_bench.py
@@ -78,6 +79,7 @@ bench: $(STAMPS)/python-dev $(WEB)
 	@scripts/need-chromium.sh
 	$(BIN)/python bench/drag_bench.py
 	$(BIN)/python bench/shelf_bench.py
+	@$(BIN)/python bench/table.py
 
 # The bands of every use, from the record of practice; commit the table with the mixes.
 bands: $(STAMPS)/python-dev

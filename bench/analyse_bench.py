@@ -10,7 +10,7 @@ from fallow_sieve.core.blends.unsure import analyse
 from fallow_sieve.core.blends.uses import fit_to, good_for
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules
-from measuring import in_blocks, percentile
+from measuring import in_blocks, noted, percentile
 
 AIM = 300
 SLUGS = (
@@ -37,6 +37,7 @@ def main() -> None:
         ("whole judgement, with cautions and limits", judged),
     ):
         ratio = percentile(times, 0.5) / percentile(bare, 0.5)
+        noted(name, percentile(times, 0.5), "bare product", percentile(bare, 0.5), f"≤ {AIM} (analyse and fit)")
         print(f"  {name:<41} {percentile(times, 0.5) * 1e6:8.2f} µs   ratio {ratio:.0f}")
     ratio = percentile(for_all, 0.5) / percentile(judged, 0.5)
     print(f"  for all {len(rules().uses)} uses, against one judgement        ratio {ratio:.1f} (aim 4)")

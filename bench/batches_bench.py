@@ -19,7 +19,7 @@ from fallow_sieve.store.archives import unpack, write_archive
 from fallow_sieve.store.batches import add_bag, add_batch, add_weighing, get_batch
 from fallow_sieve.store.ingredients import add_lot, get_lot
 from large_kitchen import make
-from measuring import percentile, timed
+from measuring import noted, percentile, timed
 
 NOW = datetime(2026, 3, 14, 9, 30, tzinfo=UTC)
 WHEN = "2026-03-14T09:30:00Z"
@@ -39,6 +39,7 @@ def weighings(client: FlaskClient, lot: int) -> None:
         taken.append(timed(lambda where=where, body=body: client.put(where, json=body)))
     for share, name in ((0.5, "p50"), (0.95, "p95")):
         e, t = percentile(empty, share), percentile(taken, share)
+        noted(f"a weighing, {name}", t, "empty PUT", e, "≤ 3")
         print(f"a weighing, {name}              {1e3 * t:7.2f} ms, {t / e:.1f} x an empty PUT of {1e3 * e:.2f} (aim 3)")
 
 
@@ -47,6 +48,7 @@ def labels(client: FlaskClient) -> None:
     client.get("/api/v1/batches/1/label.pdf")
     one = min(timed(lambda: client.get("/api/v1/batches/1/label.pdf")) for _ in range(5))
     six = min(timed(lambda: client.get("/api/v1/batches/3/label.pdf")) for _ in range(5))
+    noted("a label as PDF", one, aim="≤ 0.6 s")
     print(f"a label as PDF               {1e3 * one:7.0f} ms (aim 600); of six bags {1e3 * six:.0f} ms")
 
 
@@ -66,6 +68,7 @@ def traces(store: KitchenStore, client: FlaskClient) -> None:
     client.get(f"/api/v1/trace/lots/{lot}")
     took = min(timed(lambda: client.get(f"/api/v1/trace/lots/{lot}")) for _ in range(9))
     into = len(client.get(f"/api/v1/trace/lots/{lot}").json["batches"])
+    noted(f"trace of a lot in {into} of {BATCHES} batches", took, aim="≤ 50 ms")
     print(f"trace of a lot in {into} of {BATCHES} batches {1e3 * took:7.1f} ms (aim 50)")
     listed = min(timed(lambda: client.get("/api/v1/batches")) for _ in range(3))
     print(f"the list of them             {1e3 * listed:7.0f} ms")
@@ -82,6 +85,7 @@ def archives(folder: Path) -> None:
     same = unpack(file, folder / "again.db") == done.digest
     back = time.perf_counter() - begun
     rows, size = sum(done.rows.values()), file.stat().st_size / 1e6
+    noted("archive and restore of a large kitchen", wrote + back, aim="≤ 60 s")
     print(
         f"archive of {rows} rows, {size:.1f} MB  {wrote:6.1f} s, restore {back:.1f} s, the same: {same} (aim 60 together)"
     )

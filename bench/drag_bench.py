@@ -8,9 +8,9 @@ from typing import Any
 from playwright.sync_api import CDPSession, Page, sync_playwright
 
 from http_bench import serve
-from measuring import percentile
+from measuring import noted, percentile
 
-AIM_MS = 16
+AIM_MS = 8
 MOVES = 60
 FLAGS = "--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync"
 
@@ -74,6 +74,7 @@ def main() -> None:
             browser.close()
             server.kill()
             server.wait()
+    noted("script a frame of a drag, p95", percentile(frames, 0.95) / 1e3, aim=f"≤ {AIM_MS} ms")
     print(f"A drag of {MOVES} moves on the bench: script time in {len(frames)} frames")
     print(
         f"  p50 {percentile(frames, 0.5):.1f} ms, p95 {percentile(frames, 0.95):.1f} ms, longest {max(frames):.1f} ms (aim: p95 under {AIM_MS} ms)"

@@ -15,6 +15,7 @@ from fallow_sieve.core.experiments.study import Baked, Study, WhereSay, read, st
 from fallow_sieve.core.experiments.terms import Model, scheffe
 from fallow_sieve.core.values import BadInputError
 from fallow_sieve.services.experiments.telling import planned
+from measuring import noted
 
 SURFACES, SEED = int(os.environ.get("SURFACES", "300")), 20261129
 BAKES = (6, 8, 10)
@@ -107,6 +108,8 @@ def cost() -> None:
     for _ in range(1000):
         np.linalg.solve(np.eye(10), np.ones(10))
     anchor = time.perf_counter() - began
+    noted("plan of ten bakes", plan, "1 000 small solves", anchor, "≤ 2 s")
+    noted("map, best, next three, stop", told, "1 000 small solves", anchor, "≤ 1 s")
     print(f"  plan of 10: {1000 * plan:.0f} ms, {plan / anchor:.0f} × 1 000 small solves")
     print(f"  map, best, next three, stop: {1000 * told:.0f} ms, {told / anchor:.0f} ×")
     best_of(study.map, over)  # type: ignore[arg-type]

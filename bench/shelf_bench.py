@@ -22,7 +22,7 @@ from fallow_sieve.store.ingredients.shelf_files import plan_import
 from fallow_sieve.store.ingredients.shelf_imports import apply_import
 from fallow_sieve.store.kitchen_store import KitchenStore
 from http_bench import serve_on
-from measuring import interleaved, percentile, timed
+from measuring import interleaved, noted, percentile, timed
 
 SHELF_ROWS, IMPORT_ROWS = 5000, 10_000
 CALLS = 200
@@ -86,6 +86,7 @@ def import_bench(folder: Path) -> None:
         ours.append(timed(lambda store=store: bring_in(store, data)))
         store.close()
     share = [100 * b / o for b, o in zip(bare, ours, strict=True)]
+    noted(f"import of {IMPORT_ROWS} rows", percentile(ours, 0.5), "bare rows", percentile(bare, 0.5), "≤ 5")
     print(f"Import of {IMPORT_ROWS} rows ({len(data) / 1e6:.1f} MB CSV), {ROUNDS} rounds in turn")
     print(f"  DictReader + executemany {percentile(bare, 0.5):.2f} s, ours {percentile(ours, 0.5):.2f} s")
     print(f"  ours at {percentile(share, 0.5):.0f} % of its speed, median (aim: at least 20 %)")

@@ -9,6 +9,8 @@ import tempfile
 from pathlib import Path
 from statistics import median
 
+from measuring import noted
+
 TIMES = 7
 BLEND = '{"format": "fallow-sieve/blend", "version": 1, "parts": [{"ingredient": "teff-flour", "mass_g": 100}]}'
 SERVED = "from pathlib import Path; from fallow_sieve.api.app import create_app; create_app(Path({!r}))"
@@ -46,6 +48,8 @@ def main() -> None:
     print(f"CPU time to start, median of {TIMES}")
     for name in commands:
         took = median(r[name] for r in rounds)
+        if took != base:
+            noted(f"start: {name}", took, "bare imports", base)
         print(f"  {name:<24} {took:.2f} s, ratio {took / base:.2f}")
 
 

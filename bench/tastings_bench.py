@@ -11,6 +11,7 @@ import numpy as np
 from fallow_sieve.core.tastings.permutation import permutation_test
 from fallow_sieve.core.tastings.verdicts.liking import liking_verdict
 from fallow_sieve.core.tastings.verdicts.ranking import ranking_verdict
+from measuring import noted
 
 PANELS, SEED = int(os.environ.get("PANELS", "300")), 20261129
 TASTERS, SAMPLES = (4, 6, 8, 12), (2, 3, 4)
@@ -73,6 +74,7 @@ def cost() -> None:
         took = time.perf_counter() - began
         anchor = min(_sorted_sum(rows) for _ in range(20))
         how = "exact" if found.exact else "drawn"
+        noted(f"global test {tasters} × {samples}, {how}", took, "10 000 plain sums", anchor, "8 × 4 ≤ 1 s")
         print(f"  {tasters} × {samples}, {how}: {1000 * took:.0f} ms, {took / anchor:.0f} × 10 000 plain sums")
 
 

@@ -24,6 +24,7 @@ from fallow_sieve.services.kitchen import kitchen_now
 from fallow_sieve.services.trials.beginning import Asked, begin
 from fallow_sieve.store import FORMULAS
 from fallow_sieve.store.trials import put_reading
+from measuring import noted
 
 KITCHENS, BAKES, PREDICTED = 200, 12, 80.0
 AFTER = (1, 3, 6, 12)
@@ -86,6 +87,7 @@ def ranking() -> None:
     tables, case = fault_tables(), json.loads(CASES.read_text("utf-8"))["cases"][0]
     faults = ("gummy", "dense", "wet-line", "pale", "dry-next-day", "crumbly")
     took = least(lambda: [rank(f, case["applies"], case["quantities"], tables) for f in faults], 50)
+    noted("ranking six faults", took, aim="≤ 5 ms")
     print(f"ranking six faults           {1e3 * took:7.2f} ms (aim 5)")
 
 
@@ -116,6 +118,7 @@ def served() -> None:
         family = least(lambda: client.get("/api/v1/formulas/1/family"), 100)
         anew = statistics.median([_after_a_tap(client, n) for n in range(10)])
         print(f"empty endpoint               {1e3 * empty:7.2f} ms")
+        noted("family of 300 trials", family, "empty endpoint", empty, "≤ 3")
         print(f"family of 300 trials         {1e3 * family:7.2f} ms, {family / empty:.1f} x (aim 3)")
         print(f"  the first time             {1e3 * once:7.0f} ms; after a tap {1e3 * anew:.0f} ms")
         _taps(client, first.id)
