@@ -7,7 +7,8 @@
   import { notices } from '../ui/state/notices.svelte';
   import { loadOn } from '../ui/state/loading.svelte';
   import Trouble from '../ui/Trouble.svelte';
-  import { BAGS, BriefDraft } from './brief.svelte';
+  import { remembered } from '../ui/state/remembered';
+  import { BAGS, BriefDraft, type Typed } from './brief.svelte';
   import AlsoFor from './AlsoFor.svelte';
   import Exclude from './Exclude.svelte';
   import Wishes from './Wishes.svelte';
@@ -19,16 +20,40 @@
   let wrong = $state('');
   let busy = $state(false);
 
+  /** What is typed and not saved yet stays in this browser, with the version it was typed on. */
+  const left = (id: string) => remembered<{ version: string; typed?: Typed }>(`brief ${id}`, { version: '' });
+  let before = '';
+  let mine = ''; // which brief the draft is of: the address may be ahead of it
+  let found = $state(false);
+
+  function begin(id: string, made: BriefDraft): void {
+    mine = id;
+    before = JSON.stringify(made.typed);
+    const { version, typed } = left(id).read();
+    found = typed !== undefined && version === made.version;
+    if (found) made.take(typed!);
+    draft = made;
+  }
+
+  $effect(() => {
+    if (!draft) return;
+    const typed = draft.typed;
+    if (JSON.stringify(typed) !== before) left(mine).keep({ version: draft.version, typed });
+    else left(mine).keep({ version: '' });
+  });
+
+  function forget(): void {
+    left(params.id).keep({ version: '' });
+    void load(params.id);
+  }
+
   async function load(id: string): Promise<void> {
     trouble = '';
-    if (id === 'new') {
-      draft = new BriefDraft();
-      return;
-    }
+    if (id === 'new') return begin(id, new BriefDraft());
     try {
       const path = { brief_id: Number(id) };
-      const found = await ask(api.GET('/api/v1/briefs/{brief_id}', { params: { path } }));
-      draft = BriefDraft.from(found.data.brief, found.version);
+      const answer = await ask(api.GET('/api/v1/briefs/{brief_id}', { params: { path } }));
+      begin(id, BriefDraft.from(answer.data.brief, answer.version));
     } catch (error) {
       trouble = wordsOf(error);
     }
@@ -43,6 +68,8 @@
     wrong = '';
     try {
       await draft.save(isNew ? null : Number(params.id), (m) => kitchen.metric(m).label);
+      before = JSON.stringify(draft.typed);
+      left(params.id).keep({ version: '' });
       notices.say(draft.archived ? 'The brief is put away.' : 'The brief is saved.');
       await push('/');
     } catch (error) {
@@ -68,6 +95,12 @@
   {@const d = draft}
   <form class="page" onsubmit={save}>
     <h1>{isNew ? 'A new brief' : d.name}</h1>
+    {#if found}
+      <p class="close" role="status">
+        ◆ What you typed before and did not save is here again.
+        <button type="button" class="link" onclick={forget}>Back to what is saved</button>
+      </p>
+    {/if}
     <p class="line">
       <label for="name">This brief is called</label>
       <input id="name" class="field name" maxlength="120" bind:value={d.name} placeholder="Sunday tin loaf" />

@@ -41,6 +41,26 @@ export function optionalNumber(text: string, what: string, whole = false): numbe
   return value;
 }
 
+/** What is typed of a brief. */
+export type Typed = Pick<
+  BriefDraft,
+  | 'name'
+  | 'use'
+  | 'weight'
+  | 'also'
+  | 'eaters'
+  | 'aim'
+  | 'note'
+  | 'allergens'
+  | 'exclude'
+  | 'price'
+  | 'bins'
+  | 'gluten'
+  | 'bag'
+  | 'gum'
+  | 'wishes'
+>;
+
 /** The brief being written: fields as they are typed, so that nothing typed is lost to an error. */
 export class BriefDraft {
   name = $state('');
@@ -84,6 +104,34 @@ export class BriefDraft {
     d.also = named.filter((u) => u.use !== d.use).map((u) => ({ use: u.use, weight: asText(u.weight ?? 1) }));
     d.wishes = (limits.bands ?? []).flatMap(wishesOf);
     return d;
+  }
+
+  /** The fields as they are typed, as this browser keeps them until they are saved. */
+  get typed(): Typed {
+    const { name, use, weight, also, eaters, aim, note, allergens } = this;
+    const { exclude, price, bins, gluten, bag, gum, wishes } = this;
+    return $state.snapshot({
+      name,
+      use,
+      weight,
+      also,
+      eaters,
+      aim,
+      note,
+      allergens,
+      exclude,
+      price,
+      bins,
+      gluten,
+      bag,
+      gum,
+      wishes
+    });
+  }
+
+  /** Puts typed fields back as they were left. */
+  take(typed: Typed): void {
+    Object.assign(this, typed);
   }
 
   toggleAllergen(name: string): void {

@@ -3,7 +3,7 @@ import type { Undoable } from '../app/undo.svelte';
 import { Latest } from '../ui/state/latest';
 import { notices } from '../ui/state/notices.svelte';
 import { Autosave } from './autosave.svelte';
-import { History } from './history';
+import { History, historyOf, leave } from './history';
 import { serverOf, type Path } from './server';
 import type { Draft, Head, Revision, Whole, Working } from './types';
 
@@ -39,7 +39,7 @@ export class Document<Content, Judgement> implements Undoable {
   canRedo = $state(false);
   readonly save: Autosave<Working<Content>, Draft<Content>>;
   readonly server;
-  readonly #history = new History<Content>();
+  readonly #history: History<Content>;
   readonly #judging: Latest<Content, Judgement>;
 
   constructor(
@@ -49,6 +49,9 @@ export class Document<Content, Judgement> implements Undoable {
     this.head = $state(found.head);
     this.content = found.draft.content;
     this.revisions = found.revisions;
+    this.#history = historyOf(noun.key(found.head.id), found.draft.content, (a, b) => noun.same(a, b));
+    this.canUndo = this.#history.canUndo;
+    this.canRedo = this.#history.canRedo;
     this.based_on = found.draft.based_on;
     this.server = serverOf<Content>(noun.path);
     this.save = new Autosave(
@@ -142,6 +145,7 @@ export class Document<Content, Judgement> implements Undoable {
   #changed(): void {
     this.canUndo = this.#history.canUndo;
     this.canRedo = this.#history.canRedo;
+    leave(this.noun.key(this.head.id), this.#history, this.content);
     this.save.note({ content: this.content, based_on: this.based_on });
     this.rejudge();
   }
