@@ -12,6 +12,7 @@ def test_the_answer_stays_in_sight_on_a_phone(page, address):
     page.goto(address)
     says = page.locator("main h1.say, main [data-says], main [data-went]").first
     expect(says).to_be_visible()
+    expect(says).not_to_have_text("Nothing to judge yet.")
     said = says.inner_text().strip()
     page.evaluate("document.querySelector('main').scrollTo(0, 1e6)")
     expect(page.locator("[data-answer]")).to_have_text(said)

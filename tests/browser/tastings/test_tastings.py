@@ -15,6 +15,7 @@ def says(page):
 
 def choose_trial(page, name):
     box = page.get_by_label("Trial to taste")
+    expect(box.locator("option", has_text=name).first).to_be_attached()
     label = next(o for o in box.locator("option").all_inner_texts() if o.startswith(name))
     box.select_option(label=label)
     expect(page.get_by_text(name, exact=True).first).to_be_visible()

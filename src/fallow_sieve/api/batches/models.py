@@ -91,19 +91,7 @@ class GrowIn(In):
 class BatchStepIn(In):
     """A step that was done: its kind, minutes, values by name, a note."""
 
-    kind: Literal[
-        "sieve",
-        "premix",
-        "pour",
-        "mix",
-        "rest",
-        "clean",
-        "after-gluten",
-        "sample",
-        "gluten-test",
-        "may-contain",
-        "note",
-    ]
+    kind: StepKind
     minutes: Annotated[float, Field(ge=0, le=10_000)] | None = None
     said: dict[Annotated[str, Field(max_length=40)], float | Annotated[str, Field(max_length=120)]] = Field(
         default_factory=dict, max_length=12
