@@ -9,6 +9,7 @@ from __future__ import annotations
 from collections import defaultdict
 from collections.abc import Iterator
 from dataclasses import dataclass
+from typing import NamedTuple
 
 from fallow_sieve.core.blends.analysis import Analysis, PartShare
 from fallow_sieve.core.blends.metrics import FIELD_OF_METRIC, METRICS
@@ -24,6 +25,7 @@ TESTS = {
     "card": ("photograph", ("lightness_l",)),
     "label": ("read the label of", ("protein_g", "fibre_g", "fat_g", "starch_g")),
 }
+_TEST_OF = {field: kind for kind, (_, fields) in TESTS.items() for field in fields}
 OFFERED = 2
 _LEAST_PCT = 1.0
 
@@ -66,8 +68,8 @@ def rests_on(analysis: Analysis, fit: Fit, shelf: Shelf) -> Rests:
         if x.field == TASTE:
             taste += pct
             continue
-        by_quality[str(x.quality)] += pct
-        kind = next((k for k, (_, fields) in TESTS.items() if x.field in fields), None)
+        by_quality[x.quality.value] += pct
+        kind = _TEST_OF.get(x.field)
         if kind is not None and x.quality not in SURE:
             gains[x.ingredient, kind] += pct
     best = sorted(gains.items(), key=lambda g: -g[1])[:OFFERED]
@@ -77,8 +79,7 @@ def rests_on(analysis: Analysis, fit: Fit, shelf: Shelf) -> Rests:
     return Rests(by_quality, taste, unsure, after, tests, _sentence(tests, unsure, after))
 
 
-@dataclass(frozen=True, slots=True)
-class _Number:
+class _Number(NamedTuple):  # thousands are made at each move of a hand
     ingredient: str
     field: str
     quality: Quality
@@ -94,22 +95,23 @@ def _weighed(analysis: Analysis, fit: Fit, shelf: Shelf) -> Iterator[_Number]:
 
 
 def _of_row(row: BandResult, field: str, analysis: Analysis, shelf: Shelf) -> Iterator[_Number]:
-    terms = []
+    terms, mass, sums = [], 0.0, 0.0
+    of_mix = METRICS[row.band.metric].basis == "mix"
     for part in analysis.parts:
         fact = shelf[part.ingredient].facts.get(field)
-        share = _share(part, row.band.metric)
+        share = part.mix_pct if of_mix else _share_of_flour(part)
         if fact is not None and share > 0:
             # A nought is a number too: half of the weight goes by mass, half by what it gives to the sum.
-            terms.append((part.ingredient, fact.quality, share, share * abs(fact.range.typical)))
-    mass, sums = sum(t[2] for t in terms), sum(t[3] for t in terms)
+            gives = share * abs(fact.range.typical)
+            terms.append((part.ingredient, fact.quality, share, gives))
+            mass += share
+            sums += gives
+    half = 0.5 * row.band.weight
     for slug, quality, share, gives in terms:
-        weight = 0.5 * share / mass + 0.5 * (gives / sums if sums > 0 else share / mass)
-        yield _Number(slug, field, quality, row.band.weight * weight)
+        yield _Number(slug, field, quality, half * (share / mass + (gives / sums if sums > 0 else share / mass)))
 
 
-def _share(part: PartShare, metric: str) -> float:
-    if METRICS[metric].basis == "mix":
-        return part.mix_pct
+def _share_of_flour(part: PartShare) -> float:
     return (part.flour_pct or 0.0) if part.in_flour_base else 0.0
 
 
