@@ -23,7 +23,7 @@
   /** What is typed and not saved yet stays in this browser, with the version it was typed on. */
   const left = (id: string) => remembered<{ version: string; typed?: Typed }>(`brief ${id}`, { version: '' });
   let before = '';
-  let mine = ''; // which brief the draft is of: the address may be ahead of it
+  let mine = $state(''); // which brief the draft is of: the address may be ahead of it
   let found = $state(false);
 
   function begin(id: string, made: BriefDraft): void {
@@ -91,7 +91,7 @@
 
 {#if trouble}
   <Trouble say={trouble} again={() => load(params.id)} />
-{:else if draft}
+{:else if draft && mine === params.id}
   {@const d = draft}
   <form class="page" onsubmit={save}>
     <h1>{isNew ? 'A new brief' : d.name}</h1>
