@@ -2,7 +2,6 @@
 
 from fallow_sieve.core.recipes.amounts import Unit
 from fallow_sieve.core.recipes.bag_list import Listed, read_list
-from fallow_sieve.core.recipes.bins import ReadBin, read_bins
 from fallow_sieve.core.recipes.checks import RecipeCheck, check_recipe
 from fallow_sieve.core.recipes.flours import FlourWords, is_bare_flour, why_asked
 from fallow_sieve.core.recipes.habits import Habit, habit_of
@@ -13,7 +12,7 @@ from fallow_sieve.core.recipes.names import Lexicon, Meaning, lexicon, understan
 from fallow_sieve.core.recipes.pairing import Pairing, paired
 from fallow_sieve.core.recipes.pasted_mix import read_mix
 from fallow_sieve.core.recipes.reading import ReadRecipe, Row, as_formula, read_recipe
-from fallow_sieve.core.recipes.sorting import Sorted, TextKind, sort_text
+from fallow_sieve.core.recipes.typed import ReadBin, Sorted, TextKind, read_bins, sort_text
 from fallow_sieve.core.recipes.weights import Piece
 
 __all__ = [
