@@ -24,8 +24,12 @@ _AIMS: tuple[tuple[str, str], ...] = (
 )
 # Everyday words for what laws and people watch, by the name they have on the shelf.
 _ALLERGENS: Mapping[str, tuple[str, ...]] = {
-    "tree-nuts": ("nut", "tree nut", "nüsse", "noix"), "milk": ("milk", "dairy", "lactose", "whey"),
-    "egg": ("egg",), "soya": ("soya", "soy", "soja"), "peanut": ("peanut",), "sesame": ("sesame",),
+    "tree-nuts": ("nut", "tree nut", "nüsse", "nüssen", "noix"),
+    "milk": ("milk", "milch", "lait", "leche", "dairy", "lactose", "whey"),
+    "egg": ("egg", "ei", "eier", "oeuf", "huevo"),
+    "soya": ("soya", "soy", "soja"),
+    "peanut": ("peanut",),
+    "sesame": ("sesame",),
     "lupin": ("lupin", "lupine"), "mustard": ("mustard",), "legume": ("legume", "bean", "pulse"),
     "maize": ("maize", "corn"), "oats": ("oat",), "coconut": ("coconut",),
 }  # fmt: skip
@@ -34,7 +38,8 @@ _GUMS = ("gum", "xanthan", "xanthan gum", "guar", "guar gum")
 _NOT = re.compile(
     r"\b(?:without|no|not any|free (?:of|from)|avoid(?:ing)?|allergic to|can(?:'t|not) (?:eat|have)|ohne"
     r"|sans|sin)\s+(.+?)"
-    r"(?=[.;:\n]|,\s*(?!and\b)(?:max|under|at most|more|for|\d)|\b(?:under|at most|max|but|for|with|please)\b|$)",
+    r"(?=[.;:\n]|,\s*(?!and\b)(?:max|under|unter|höchstens|moins|at most|more|for|\d)|\b(?:under"
+    r"|at most|max|but|for|with|please)\b|$)",
     re.I,
 )
 _FREE = re.compile(r"\b([a-z]+)[\s-]free\b", re.I)
@@ -141,7 +146,11 @@ _QUIET = ("gluten", "wheat", "sugar", "flour", "aftertaste", "more", "grit")
 
 def _unwanted(words: str) -> list[str]:
     said = [m[1] for m in _NOT.finditer(words)]
-    pieces = [p for s in said for p in re.split(r"\s*(?:,|\band\b|\bor\b|\bund\b|\bet\b|/)\s*(?:no\s+|any\s+)?", s)]
+    pieces = [
+        p
+        for s in said
+        for p in re.split(r"\s*(?:,|\band\b|\bor\b|\bund\b|\bet\b|/)\s*(?:(?:no|any|ohne|keine?|sans|sin)\s+)?", s)
+    ]
     pieces += [m[1] for m in _FREE.finditer(words)]
     return [w for p in pieces if (w := _singular(p.strip().lower()))]
 

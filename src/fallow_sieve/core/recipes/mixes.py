@@ -69,7 +69,7 @@ _CALLED: tuple[tuple[str, str], ...] = (
     ("thickener", r"sauce|gravy"),
     ("soft-roll", r"rolls?|buns?|brötchen|cheese breads?|pan de bono"),
     ("sourdough-tin-loaf", r"sourdough"),
-    ("tin-loaf", r"loaf|bread|brot|pain|pan|pane|bröd|limpa"),
+    ("tin-loaf", r"loaf|bread|\w*brot|pain|pan|pane|bröd|limpa"),
 )  # fmt: skip
 
 

@@ -16,7 +16,7 @@ MOST_CHARACTERS = 20_000
 MOST_BINS = 300
 G_PER_LB = 453.59237
 _NUMBER = r"(\d+(?:[.,]\d+)?)"
-_MONEY = r"(?:[€£$¥₹]|\b(?:eur|euros?|usd|gbp|chf|sek|nok|dkk|kr|fr|pounds?|dollars?|bucks)\b\.?)"
+_MONEY = r"(?:R\$|[€£$¥₹円]|\bzł|\b(?:eur|euros?|usd|gbp|chf|sek|nok|dkk|kr|fr|pounds?|dollars?|bucks)\b\.?)"
 _BASIS = r"(100\s*g|kilos?|kilograms?|kg|lbs?|pound)"
 _PER = re.compile(
     rf"(?:\b(?:at|for|@|à|zu)\s+)?{_MONEY}?\s*{_NUMBER}\s*{_MONEY}?\s*(?:/|\b(?:per|an?|the|je|pro|le|al"
