@@ -5,7 +5,7 @@ import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vitest/config';
 import type { Plugin } from 'vite';
 
-const FIRST_USE_LIMIT_KB = 160;
+const FIRST_USE_LIMIT_KB = 120;
 /** Scripts that a phone is given with a sheet, each under a name of its own. */
 const SHEETS = ['sheet', 'seat'];
 

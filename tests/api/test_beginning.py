@@ -78,6 +78,14 @@ def test_whatever_is_typed_is_answered_or_refused(client, door, text):
     assert client.post(f"{API}/begin/{door}", json={"text": text}).status_code in (200, 422)
 
 
+def test_a_paragraph_is_no_bin_and_a_thousand_digits_are_not_searched(client):
+    refused = client.post(f"{API}/begin/bins", json={"text": "brown rice 2 kg\n" + "01" * 5000})
+    assert refused.status_code == 422
+    assert "10000 characters for one bin" in refused.json["detail"]
+    items = said(client, "bins", "0" * 20_000)["items"]
+    assert [b["name"] for b in items if b["ingredient"]] == []
+
+
 def test_a_look_into_the_demo_kitchen_touches_nothing_of_ones_own(client):
     mine = len(client.get(f"{API}/briefs").json["items"])
     assert client.put(f"{API}/look", json={"demo": True}).status_code == 204

@@ -7,7 +7,6 @@
   import { isLooking, look } from './lib/begin/look';
   import Answer from './lib/app/Answer.svelte';
   import Find from './lib/app/Find.svelte';
-  import Keys from './lib/app/Keys.svelte';
   import TopBar from './lib/app/TopBar.svelte';
   import { undoing } from './lib/app/undo.svelte';
   import { kitchen } from './lib/app/kitchen.svelte';
@@ -121,6 +120,9 @@
   onMount(() => {
     appearance.apply();
     void load();
+    // No dialog is waited for later: what draws them comes once the page has what it needs.
+    const soon = setTimeout(() => void import('./lib/ui/Dialog.svelte'), 1000);
+    return () => clearTimeout(soon);
   });
 </script>
 
@@ -147,7 +149,9 @@
       />{/await}{/if}
 </div>
 <Find open={finding} onclose={() => (finding = false)} />
-<Keys open={keys} onclose={() => (keys = false)} />
+{#if keys}{#await import('./lib/app/Keys.svelte') then { default: Keys }}
+    <Keys open onclose={() => (keys = false)} />
+  {/await}{/if}
 <Notices />
 
 <style>

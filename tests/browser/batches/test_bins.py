@@ -44,6 +44,9 @@ def test_a_bag_is_poured_into_the_batch_at_the_scale_and_traced_both_ways(page):
     bag = page.request.get(f"{origin}{API}/batches/3").json()["bags"][3]
     page.goto(f"/#/batch/{batch}")
     page.get_by_text("Pour in what is left of an earlier batch").click()
+    page.get_by_label("Code on the bag").fill(bag["code"].split("/")[0])
+    page.get_by_role("button", name="Pour it in").click()
+    expect(page.get_by_text("Which bag?")).to_contain_text(bag["code"])
     page.get_by_label("Code on the bag").fill(bag["code"])
     page.get_by_label("g", exact=True).last.fill("250")
     page.get_by_role("button", name="Pour it in").click()

@@ -64,6 +64,8 @@ def test_the_budget_of_a_batch_with_one_untested_lot():
     assert (found.status, found.unknown) == ("unknown", ("LI-061",))
     assert found.known_mg_per_kg == pytest.approx(4.0995, abs=1e-4)
     assert found.stay_under_mg_per_kg == pytest.approx(88.3, abs=0.05)
+    assert [b.lot for b in found.brought] == ["LI-055", "others"]
+    assert sum(b.mg_per_kg for b in found.brought) == pytest.approx(found.known_mg_per_kg)
 
 
 def test_buy_before_it_runs_out():

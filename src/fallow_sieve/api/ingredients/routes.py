@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Sequence
 from datetime import date
 
 from flask import Blueprint, Response, request
@@ -52,12 +53,14 @@ from fallow_sieve.services.ingredients.shelf import (
 from fallow_sieve.store import NotFoundError
 from fallow_sieve.store.ingredients import (
     IngredientOnRecord,
+    LotOnRecord,
+    OtherName,
     add_ingredient,
     choose_layer,
     copy_ingredient,
     delete_ingredient,
     get_ingredient,
-    lots_of,
+    lots_of_each,
     other_names,
     put_borrowed,
     put_number,
@@ -76,7 +79,7 @@ def ingredients() -> Response:
     with store().reading() as session:
         shelf = store().shelf(session, today())
         found = looked_for(request.args.get("q", "")[:80], view_of(store(), session, shelf))
-        items = [_listed(session, shelf, f) for f in found[cursor : cursor + limit]]
+        items = _listed(session, shelf, found[cursor : cursor + limit])
     more = str(cursor + limit) if len(found) > cursor + limit else None
     return answer(IngredientList(items=items, next=more))
 
@@ -89,17 +92,24 @@ def ingredient(slug: str) -> Response:
         shelf = store().shelf(session, today())
         if slug not in shelf:
             raise NotFoundError("ingredient", slug)
-        return answer(_listed(session, shelf, Hit(slug, "")))
+        (found,) = _listed(session, shelf, [Hit(slug, "")])
+    return answer(found)
 
 
-def _listed(session: Session, shelf: Shelf, found: Hit) -> IngredientOut:
+def _listed(session: Session, shelf: Shelf, found: Sequence[Hit]) -> list[IngredientOut]:
+    slugs = [f.slug for f in found]
+    names, lots = other_names(session, slugs), lots_of_each(session, slugs)
+    return [_out(f, shelf, names[f.slug], lots[f.slug]) for f in found]
+
+
+def _out(found: Hit, shelf: Shelf, names: Sequence[OtherName], records: Sequence[LotOnRecord]) -> IngredientOut:
     item = shelf[found.slug]
     values = {n: getattr(item, n) for n in IngredientOut.model_fields if n in Ingredient.__dataclass_fields__}
-    lots = [x.lot for x in lots_of(session, item.slug) if not x.archived]
+    lots = [x.lot for x in records if not x.archived]
     lots.sort(key=lambda lot: lot.best_before or date.max)
     return IngredientOut(
         **values | {n: list(values[n]) for n in ("flavour_words", "allergens", "watch")},
-        aliases=[n.shown for n in other_names(session).get(item.slug, ())],
+        aliases=[n.shown for n in names],
         look_alikes=list(look_alikes_of(item.slug, shelf)),
         lab=list(item.lab) if item.lab else None,
         lots=[LotOut.model_validate({n: getattr(x, n) for n in LotOut.model_fields}) for x in lots],

@@ -11,6 +11,7 @@ from dataclasses import dataclass
 from enum import IntEnum
 
 from fallow_sieve.core.stock.budget import GlutenDraw, gluten_budget
+from fallow_sieve.core.values import GLUTEN_LIMIT_MG_PER_KG
 
 HOT_SPOTS = "A mean hides hot spots: one barley kernel in 1 kg is about 2 mg/kg on the mean, and all of it in one bake."
 
@@ -111,7 +112,7 @@ def wording_of(
 
 
 def _limit(scheme: GlutenScheme) -> float:
-    return scheme.limit_mg_per_kg if scheme.limit_mg_per_kg is not None else 20.0
+    return scheme.limit_mg_per_kg if scheme.limit_mg_per_kg is not None else GLUTEN_LIMIT_MG_PER_KG
 
 
 def _rung(parts: Sequence[GlutenPart], test: MixTest | None) -> Rung:

@@ -9,7 +9,7 @@ from dataclasses import replace
 from fallow_sieve.core.ingredients import Role, Shelf
 from fallow_sieve.core.recipes.lines import ReadLine, Words, read_line
 from fallow_sieve.core.recipes.names import Lexicon, is_known, understand
-from fallow_sieve.core.values import BadInputError
+from fallow_sieve.core.values import BadInputError, without_long_runs
 
 MOST_CHARACTERS = 5000
 MOST_PIECES = 60
@@ -29,7 +29,7 @@ def read_mix(text: str, shelf: Shelf, words: Words, chosen: Mapping[int, str] | 
     """
     if not text.strip():
         raise BadInputError("there is nothing to read", place="/text", right="paste a mix, such as 2 cups rice flour")
-    pieces = _pieces(text, words.names, shelf)
+    pieces = _pieces(without_long_runs(text), words.names, shelf)
     if len(text) > MOST_CHARACTERS or len(pieces) > MOST_PIECES:
         raise BadInputError(
             f"{len(text)} characters, {len(pieces)} parts",

@@ -11,7 +11,7 @@ from fallow_sieve.core.ingredients import WORDS, Shelf
 from fallow_sieve.core.recipes.kinds import Heading, heading_of, is_remark, is_step, without_markup, yield_of
 from fallow_sieve.core.recipes.lines import ReadLine, Words, read_line
 from fallow_sieve.core.recipes.several import read_several
-from fallow_sieve.core.values import BadInputError
+from fallow_sieve.core.values import BadInputError, without_long_runs
 
 MAX_CHARACTERS = 20_000
 MAX_READ_LINES = 300
@@ -72,7 +72,7 @@ def read_recipe(text: str, shelf: Shelf, words: Words, chosen: Mapping[int, str]
     for number, slug in (chosen or {}).items():
         shelf.row(slug, f"/chosen/{number}")
     reader = _Reader(shelf, words, chosen or {})
-    for number, row in enumerate(rows, start=1):
+    for number, row in enumerate(without_long_runs(text).splitlines(), start=1):
         reader.take(number, row)
     return reader.done()
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-LIMIT_MG_PER_KG = 20.0  # of most schemes; a scheme of its own names it
+from fallow_sieve.core.values import GLUTEN_LIMIT_MG_PER_KG
 
 
 @dataclass(frozen=True, slots=True)
@@ -19,10 +19,19 @@ class GlutenDraw:
 
 
 @dataclass(frozen=True, slots=True)
+class Brought:
+    """What one draw brings to the mix, mg per kg of the mix."""
+
+    lot: str
+    mg_per_kg: float
+
+
+@dataclass(frozen=True, slots=True)
 class GlutenBudget:
     """Status (known, unknown, contains), mg/kg that is known, % of the mix that is not, and what that may carry.
 
-    `stay_under_mg_per_kg` is None where nothing is unknown, or nothing is left to give.
+    `stay_under_mg_per_kg` is None where nothing is unknown, or nothing is left to give; `brought` names the draws
+    that are known to bring any.
     """
 
     status: str
@@ -30,9 +39,11 @@ class GlutenBudget:
     unknown_pct: float
     stay_under_mg_per_kg: float | None
     unknown: tuple[str, ...]
+    limit_mg_per_kg: float = GLUTEN_LIMIT_MG_PER_KG
+    brought: tuple[Brought, ...] = ()
 
 
-def gluten_budget(draws: Sequence[GlutenDraw], limit_mg_per_kg: float = LIMIT_MG_PER_KG) -> GlutenBudget:
+def gluten_budget(draws: Sequence[GlutenDraw], limit_mg_per_kg: float = GLUTEN_LIMIT_MG_PER_KG) -> GlutenBudget:
     """Return what `draws` add up to against a limit, mg per kg of the mix: known = Σ share × value.
 
     What is not known may carry (limit − known) / its share before the mix reaches the limit.
@@ -43,10 +54,12 @@ def gluten_budget(draws: Sequence[GlutenDraw], limit_mg_per_kg: float = LIMIT_MG
     """
     total_g = sum(d.mass_g for d in draws)
     if total_g <= 0:
-        return GlutenBudget("unknown", 0.0, 100.0, None, ())
-    known = sum(d.mass_g / total_g * d.mg_per_kg for d in draws if d.mg_per_kg is not None)
+        return GlutenBudget("unknown", 0.0, 100.0, None, (), limit_mg_per_kg)
+    brought = tuple(Brought(d.lot, d.mass_g / total_g * d.mg_per_kg) for d in draws if d.mg_per_kg)
+    known = sum(b.mg_per_kg for b in brought)
     blank = [d for d in draws if d.mg_per_kg is None]
     share = sum(d.mass_g for d in blank) / total_g
     left = (limit_mg_per_kg - known) / share if share > 0 and known < limit_mg_per_kg else None
     status = "contains" if any(d.contains for d in draws) else "unknown" if blank else "known"
-    return GlutenBudget(status, known, 100 * share, left, tuple(d.lot for d in blank))
+    names = tuple(d.lot for d in blank)
+    return GlutenBudget(status, known, 100 * share, left, names, limit_mg_per_kg, brought)

@@ -21,6 +21,7 @@ from fallow_sieve.core.values.estimates import (
     probability_between,
     spread_of,
 )
+from fallow_sieve.core.values.gluten import GLUTEN_LIMIT_MG_PER_KG
 from fallow_sieve.core.values.other_units import in_unit
 from fallow_sieve.core.values.pins import Pin
 from fallow_sieve.core.values.quantities import (
@@ -35,12 +36,13 @@ from fallow_sieve.core.values.quantities import (
     teaspoon_ml,
     to_grams,
 )
-from fallow_sieve.core.values.texts import control_at, is_visible, without_controls
+from fallow_sieve.core.values.texts import control_at, is_visible, without_controls, without_long_runs
 from fallow_sieve.core.values.words import counted, grams, number_word, spaced
 
 __all__ = [
     "AT_WALL",
     "EDGE",
+    "GLUTEN_LIMIT_MG_PER_KG",
     "UNKNOWN",
     "WORST_FIRST",
     "Z_95",
@@ -84,5 +86,6 @@ __all__ = [
     "teaspoon_ml",
     "to_grams",
     "without_controls",
+    "without_long_runs",
     "worst_first",
 ]

@@ -12,7 +12,7 @@ from fallow_sieve.core.batches.batch import poured_g
 from fallow_sieve.core.batches.drawing import Draw, Drawn, LotLeft, split_lots, why_not
 from fallow_sieve.core.ingredients import price_per_usable_kg
 from fallow_sieve.store.batches import open_batches, weighings_of
-from fallow_sieve.store.ingredients import LotOnRecord, lots_of
+from fallow_sieve.store.ingredients import LotOnRecord, lots_of_each
 from fallow_sieve.store.stock import open_holds
 
 _NOTHING_G = 1e-6
@@ -34,7 +34,7 @@ class LotChoice:
 
 def lots_for(session: Session, slugs: Iterable[str]) -> dict[str, list[LotOnRecord]]:
     """Return every lot of ingredients, by slug."""
-    return {slug: lots_of(session, slug) for slug in slugs}
+    return lots_of_each(session, slugs)
 
 
 def held_lots(session: Session) -> dict[int, str]:

@@ -9,7 +9,7 @@ from fallow_sieve.core.batches.adding import PartIn, comes_apart
 from fallow_sieve.core.batches.batch import Batch, Weighing
 from fallow_sieve.core.batches.yields import mix_density, scoop_g
 from fallow_sieve.core.labels.binder_line import binder_line
-from fallow_sieve.core.stock.budget import LIMIT_MG_PER_KG, GlutenBudget, GlutenDraw, gluten_budget
+from fallow_sieve.core.stock.budget import GlutenBudget, GlutenDraw, gluten_budget
 from fallow_sieve.core.values import Range
 from fallow_sieve.services.batches.made import Made, gluten_parts, mix_for_label
 from fallow_sieve.services.kitchen import KitchenNow
@@ -35,13 +35,14 @@ class DrawSeen:
 
 @dataclass(frozen=True, slots=True)
 class MixSeen:
-    """A made mix: its draws, binder in words, allergens, gluten (mg/kg) with what is unknown, fit, scoop (g)."""
+    """A made mix: its draws, binder in words, allergens, gluten in words and as a budget, fit, scoop (g)."""
 
     draws: list[DrawSeen]
     binder: str
     binder_is_in: bool | None
     allergens: str
     gluten: str
+    budget: GlutenBudget
     fit: float | None
     scoop_ml: float
     scoop_g: Range | None
@@ -65,6 +66,7 @@ def mix_seen(
         binder_is_in=None if load is None else load > 0,
         allergens=next((c.say for c in made.judgement.cautions if c.kind == "allergens"), NO_ALLERGEN),
         gluten=gluten_words(budget),
+        budget=budget,
         fit=made.judgement.fit.score if made.judgement.fit else None,
         scoop_ml=SCOOP_ML,
         scoop_g=scoop_of(made),
@@ -81,7 +83,7 @@ def gluten_words(budget: GlutenBudget) -> str:
     if budget.status == "known":
         return f"{known} of all of it, by its lots; hot spots are not seen by a mean"
     left = budget.stay_under_mg_per_kg
-    may = "" if left is None else f", which may carry {left:.0f} to stay under {LIMIT_MG_PER_KG:g}"
+    may = "" if left is None else f", which may carry {left:.0f} to stay under {budget.limit_mg_per_kg:g}"
     return f"◆ {known}; {budget.unknown_pct:.1f} % of it has no value{may}"
 
 

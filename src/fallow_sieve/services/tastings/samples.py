@@ -15,12 +15,12 @@ from fallow_sieve.core.tastings.avoiding import Holds, State
 from fallow_sieve.core.tastings.panels import Sample
 from fallow_sieve.core.trials.readings import Reading, in_force
 from fallow_sieve.core.trials.status import Stage, stage_of
+from fallow_sieve.core.values import GLUTEN_LIMIT_MG_PER_KG
 from fallow_sieve.store.trials import TrialOnRecord, readings_of, trials_named
 
 TRIAL, BAG = "trial", "bag"
 CORE_SHORT_C = 1.0  # °C under its aim at which a core counts as not reached: a probe's own error
 _MATTERS = frozenset({"medium", "high-needs-certified", "contains-gluten"})
-LIMIT_MG_PER_KG = 20.0
 RAW = "nothing says that it was baked: raw dough is not tasted"
 
 
@@ -66,7 +66,7 @@ def holds_of_formula(formula: Formula, shelf: Shelf, more: Iterable[str] = ()) -
 
 def _gluten(items: Sequence[Ingredient], *, complete: bool) -> State:
     """Made of a gluten cereal or over the limit: contains. What may carry it and was not tested: unknown."""
-    if any(i.contains_gluten or (i.gluten_mg_per_kg or 0.0) > LIMIT_MG_PER_KG for i in items):
+    if any(i.contains_gluten or (i.gluten_mg_per_kg or 0.0) > GLUTEN_LIMIT_MG_PER_KG for i in items):
         return State.CONTAINS
     untested = any(i.gluten_risk in _MATTERS and status_of(i) == "unknown" for i in items)
     return State.UNKNOWN if untested or not complete else State.KNOWN

@@ -31,6 +31,7 @@ from fallow_sieve.store.ingredients.lots import (
     get_lot,
     lots_by_id,
     lots_of,
+    lots_of_each,
     save_lot,
 )
 from fallow_sieve.store.ingredients.numbers import Stored, fact_of, facts_in_force, layers_of, stacked
@@ -47,12 +48,13 @@ from fallow_sieve.store.ingredients.panels_and_tests import (
 )
 from fallow_sieve.store.ingredients.shelf_files import Plan, RowChange, plan_import, shelf_lines
 from fallow_sieve.store.ingredients.shelf_imports import Prepared, apply_import, prepare_import
-from fallow_sieve.store.ingredients.shelves import load_shelf, other_names, reload_shelf
+from fallow_sieve.store.ingredients.shelves import OtherName, load_shelf, other_names, reload_shelf
 
 __all__ = [
     "IngredientOnRecord",
     "LotOnRecord",
     "LotPlan",
+    "OtherName",
     "PanelOnRecord",
     "Plan",
     "Prepared",
@@ -82,6 +84,7 @@ __all__ = [
     "lot_lines",
     "lots_by_id",
     "lots_of",
+    "lots_of_each",
     "number_lines",
     "other_names",
     "panels_of",

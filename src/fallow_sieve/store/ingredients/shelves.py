@@ -8,7 +8,7 @@ from __future__ import annotations
 import gc
 import json
 from collections import defaultdict
-from collections.abc import Iterator, Sequence
+from collections.abc import Collection, Iterator, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass, replace
 from datetime import date
@@ -159,9 +159,12 @@ class OtherName:
         return f"{self.name} ({self.place})" if self.place else self.name
 
 
-def other_names(session: Session) -> dict[str, list[OtherName]]:
-    """Return the other names of each ingredient."""
+def other_names(session: Session, slugs: Collection[str] | None = None) -> dict[str, list[OtherName]]:
+    """Return the other names of each ingredient, or of each of `slugs`."""
+    asked = select(AliasRow.ingredient, AliasRow.alias, AliasRow.place).order_by(col(AliasRow.id))
+    if slugs is not None:
+        asked = asked.where(col(AliasRow.ingredient).in_(slugs))
     found: dict[str, list[OtherName]] = defaultdict(list)
-    for row in session.exec(select(AliasRow).order_by(col(AliasRow.id))):
-        found[row.ingredient].append(OtherName(row.alias, row.place))
+    for ingredient, alias, place in session.exec(asked):
+        found[ingredient].append(OtherName(alias, place))
     return found

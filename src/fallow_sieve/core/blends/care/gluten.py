@@ -9,15 +9,13 @@ from typing import Literal
 from fallow_sieve.core.blends.analysis import PartShare
 from fallow_sieve.core.ingredients import Ingredient, Shelf
 
-BUDGET_MG_PER_KG = 20.0  # the limit of Codex Stan 118-1979 and Regulation (EU) 828/2014; others differ
-
 
 @dataclass(frozen=True, slots=True)
 class GlutenEstimate:
     """Status `known`, `unknown` or `contains`; mg/kg that the known parts give, on the whole mix's mass.
 
-    `unknown_parts` are slugs without a declared or tested value; `most_from` is the slug that uses most of the
-    20 mg/kg budget, or None.
+    `unknown_parts` are slugs without a declared or tested value; `most_from` is the slug that uses most of what
+    the limit allows, or None.
     """
 
     status: str

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from fallow_sieve.core.ingredients import Shelf
@@ -10,10 +11,11 @@ from fallow_sieve.core.recipes.amounts import ASKED_POINT, COUNT, measured_at, p
 from fallow_sieve.core.recipes.lines import ReadLine, Words
 from fallow_sieve.core.recipes.names import is_known
 from fallow_sieve.core.recipes.pasted_mix import read_mix
-from fallow_sieve.core.values import BadInputError
+from fallow_sieve.core.values import BadInputError, shown, without_long_runs
 
 MOST_CHARACTERS = 20_000
 MOST_BINS = 300
+LONGEST_BIN = 300  # characters that name one
 G_PER_LB = 453.59237
 _NUMBER = r"(\d+(?:[.,]\d+)?)"
 _MONEY = r"(?:R\$|[€£$¥₹円]|\bzł|\b(?:eur|euros?|usd|gbp|chf|sek|nok|dkk|kr|fr|pounds?|dollars?|bucks)\b\.?)"
@@ -74,11 +76,21 @@ def read_bins(text: str, shelf: Shelf, words: Words) -> tuple[ReadBin, ...]:
         raise BadInputError(
             "there is nothing to read", place="/text", right="write what is there, such as sorghum 5 kg"
         )
-    pieces = _joined(_pieces(plain_lines(text), words)) if len(text) <= MOST_CHARACTERS else []
+    pieces = _pieces(plain_lines(without_long_runs(text)), words) if len(text) <= MOST_CHARACTERS else []
     if len(text) > MOST_CHARACTERS or len(pieces) > MOST_BINS:
         right = f"at most {MOST_CHARACTERS} characters and {MOST_BINS} bins"
         raise BadInputError(f"{len(text)} characters, {len(pieces)} bins", place="/text", right=right)
-    return tuple(b for p in pieces if (b := _read(p, shelf, words)) is not None)
+    _check_length(pieces)
+    return tuple(b for p in _joined(pieces) if (b := _read(p, shelf, words)) is not None)
+
+
+def _check_length(pieces: Sequence[str]) -> None:
+    """No bin takes a paragraph to name, and a run of digits without end would be looked at for minutes."""
+    for p in pieces:
+        if len(p) > LONGEST_BIN:
+            raise BadInputError(
+                f"{len(p)} characters for one bin: {shown(p)}", place="/text", right="put each bin on a line of its own"
+            )
 
 
 def plain_lines(text: str) -> str:

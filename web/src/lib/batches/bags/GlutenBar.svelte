@@ -3,36 +3,27 @@
   import { figure } from '../../ui/format';
   import type { Batch } from '../types';
 
-  const { mix }: { mix: NonNullable<Batch['mix']> } = $props();
-  const LIMIT = 20;
-  const known = $derived(
-    mix.draws
-      .filter((d) => d.gluten_mg_per_kg !== null)
-      .map((d) => ({ ...d, brings: (d.mix_pct / 100) * (d.gluten_mg_per_kg ?? 0) }))
-      .filter((d) => d.brings > 0)
-  );
-  const sum = $derived(known.reduce((s, d) => s + d.brings, 0));
-  const unknown = $derived(
-    mix.draws.filter((d) => d.gluten_mg_per_kg === null).reduce((s, d) => s + d.mix_pct, 0)
-  );
-  const full = $derived(Math.max(LIMIT * 1.15, sum * 1.05));
+  const { budget }: { budget: NonNullable<Batch['mix']>['budget'] } = $props();
+  const limit = $derived(budget.limit_mg_per_kg);
+  const known = $derived(budget.known_mg_per_kg);
+  const unknown = $derived(budget.unknown_pct);
+  const full = $derived(Math.max(limit * 1.15, known * 1.05));
 </script>
 
 <span
   class="bar"
   role="img"
-  aria-label="{figure(sum, 1)} of at most {LIMIT} mg/kg known{unknown
+  aria-label="{figure(known, 1)} of at most {limit} mg/kg known{unknown
     ? `, ${figure(unknown, 0)} % of the mix has no value`
     : ''}"
 >
-  {#each known as d, n (n)}
-    <i style:width="{(100 * d.brings) / full}%" title="{d.name} {d.lot_code}: {figure(d.brings, 2)} mg/kg"
-    ></i>
+  {#each budget.brought as b, n (n)}
+    <i style:width="{(100 * b.mg_per_kg) / full}%" title="{b.lot}: {figure(b.mg_per_kg, 2)} mg/kg"></i>
   {/each}
   {#if unknown > 0.05}
-    <i class="unknown" style:width="{(100 * Math.max(0, LIMIT - sum)) / full}%"></i>
+    <i class="unknown" style:width="{(100 * Math.max(0, limit - known)) / full}%"></i>
   {/if}
-  <b style:left="{(100 * LIMIT) / full}%"></b>
+  <b style:left="{(100 * limit) / full}%"></b>
 </span>
 
 <style>

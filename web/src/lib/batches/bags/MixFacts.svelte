@@ -20,7 +20,7 @@
   <dt>Gluten</dt>
   <dd>
     {mix.gluten}
-    {#if !mix.gluten.startsWith('■')}<GlutenBar {mix} />{/if}
+    {#if mix.budget.status !== 'contains'}<GlutenBar budget={mix.budget} />{/if}
   </dd>
   <dt>A scoop</dt>
   <dd>

@@ -4,32 +4,35 @@
   import { attempt } from '../../ui/state/attempt';
   import { notices } from '../../ui/state/notices.svelte';
   import { loadBatch } from '../doing';
-  import { grams, type Batch } from '../types';
+  import { grams, type Bag, type Batch } from '../types';
 
   const { batch, changed }: { batch: Batch; changed: (next: Batch) => void } = $props();
   let code = $state('');
   let mass = $state('');
   let key = crypto.randomUUID();
 
-  /** The bag that a code names. */
-  async function found(): Promise<{ bag_id: number; left_g: number } | null> {
+  /** The bag that a code names: its own, or the only one with anything in it where the code is the batch's. */
+  async function found(): Promise<Bag | null> {
     const { data } = await ask(
       api.GET('/api/v1/batches/code', { params: { query: { typed: code.trim() } } })
     );
-    if (!data.batch_id) return null;
-    const source = await loadBatch(data.batch_id);
-    const bag = source.bags.find((b) => b.number === (data.bag ?? 1) && b.left_g > 0);
-    return bag ? { bag_id: bag.id, left_g: bag.left_g } : null;
+    const source = data.batch_id ? await loadBatch(data.batch_id) : null;
+    const full = source?.bags.filter((b) => b.left_g > 0 && (data.bag ?? b.number) === b.number) ?? [];
+    if (full.length === 1) return full[0]!;
+    const which = full.map((b) => `${b.code} (${grams(b.left_g)} g)`).join(', ');
+    const none = `${code.trim()} is no bag of this kitchen with anything in it`;
+    notices.say(full.length ? `Which bag? ${which}` : none, true);
+    return null;
   }
 
   async function pour(event: Event): Promise<void> {
     event.preventDefault();
     await attempt(async () => {
       const bag = await found();
-      if (!bag) return notices.say(`${code.trim()} is no bag of this kitchen with anything in it`, true);
+      if (!bag) return;
       const mass_g = mass.trim() ? Number(mass.replace(',', '.')) : bag.left_g;
       const params = { path: { batch_id: batch.id, key } };
-      const body = { bag_id: bag.bag_id, mass_g };
+      const body = { bag_id: bag.id, mass_g };
       changed((await ask(api.PUT('/api/v1/batches/{batch_id}/pours-in/{key}', { params, body }))).data);
       notices.say(`${grams(mass_g)} g of it are in, each part by its own lot`);
       [code, mass, key] = ['', '', crypto.randomUUID()];

@@ -3,7 +3,6 @@
   import { layersOf, planFor, spread } from '../column/layout';
   import { kitchen } from '../../app/kitchen.svelte';
   import AddPart from '../../ingredients/AddPart.svelte';
-  import Bag from '../bag/Bag.svelte';
   import BagLine from '../bag/BagLine.svelte';
   import type { Bench } from './bench.svelte';
   import Changes from '../compare/Changes.svelte';
@@ -13,10 +12,8 @@
   import type { BlendContent } from './content';
   import HandBar from './HandBar.svelte';
   import BlendHead from './BlendHead.svelte';
-  import KeepSheet from '../../document/KeepSheet.svelte';
   import { handedOver } from '../../begin/handed';
   import { Mending } from '../propose/mend.svelte';
-  import Revisions from '../../document/Revisions.svelte';
   import Rows from '../bag/Rows.svelte';
   import Sieves from '../sieves/Sieves.svelte';
   import Teach from './Teach.svelte';
@@ -157,20 +154,19 @@
       <Tabs.Content value="bag">
         {#if tab === 'bag'}
           {#if bench.judgement}
-            <Bag judgement={bench.judgement} parts={bench.parts} nameOf={(slug) => bench.nameOf(slug)} />
+            {@const judgement = bench.judgement}
+            {#await import('../bag/Bag.svelte') then { default: Bag }}
+              <Bag {judgement} parts={bench.parts} nameOf={(slug) => bench.nameOf(slug)} />
+            {/await}
           {:else}
             <p class="soft mt-2">There is nothing in the mix yet.</p>
           {/if}
         {/if}
       </Tabs.Content>
       <Tabs.Content value="revisions">
-        {#if tab === 'revisions'}<Revisions
-            {bench}
-            {differs}
-            about={madeFor}
-            beside="column"
-            onkeep={() => (keeping = true)}
-          />{/if}
+        {#if tab === 'revisions'}{#await import('../../document/Revisions.svelte') then { default: Revisions }}
+            <Revisions {bench} {differs} about={madeFor} beside="column" onkeep={() => (keeping = true)} />
+          {/await}{/if}
       </Tabs.Content>
     </Tabs>
   {/snippet}
@@ -183,7 +179,9 @@
 {#if pasting !== null}{#await import('./MixSheet.svelte') then { default: MixSheet }}
     <MixSheet {bench} begun={pasting ?? ''} onclose={() => (pasting = null)} />
   {/await}{/if}
-<KeepSheet {bench} open={keeping} onclose={() => (keeping = false)} />
+{#if keeping}{#await import('../../document/KeepSheet.svelte') then { default: KeepSheet }}
+    <KeepSheet {bench} open onclose={() => (keeping = false)} />
+  {/await}{/if}
 
 <style>
   .heads {

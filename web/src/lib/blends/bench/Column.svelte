@@ -1,6 +1,5 @@
 <!-- The column: layers base to top, draggable boundaries, a ghost beside it, hairlines, leader lines to the rows. -->
 <script lang="ts">
-  import { linkHorizontal } from 'd3-shape';
   import Layers from '../column/Layers.svelte';
   import { layersOf, type ColumnPlan } from '../column/layout';
   import { kitchen } from '../../app/kitchen.svelte';
@@ -15,7 +14,12 @@
     plan: ColumnPlan;
   }
   const { bench, height, rows, plan }: Props = $props();
-  const link = linkHorizontal();
+
+  /** A line that leaves and arrives level. */
+  function leader(x0: number, y0: number, x1: number, y1: number): string {
+    const middle = (x0 + x1) / 2;
+    return `M${x0} ${y0}C${middle} ${y0} ${middle} ${y1} ${x1} ${y1}`;
+  }
 
   const pieces = $derived.by(() => {
     const bySlug = new Map(bench.parts.map((p) => [p.ingredient, p]));
@@ -81,7 +85,7 @@
     <path
       class="leader"
       class:on={layer.slug === bench.selected}
-      d={link({ source: [from, y], target: [plan.end, rows[n] ?? y] })}
+      d={leader(from, y, plan.end, rows[n] ?? y)}
     />
   {/each}
   {#each layers.slice(0, -1) as layer, n (layer.slug)}

@@ -48,7 +48,8 @@
       bench.preview(grabbed.before);
       grabbed = null;
     } else if (way) {
-      bench.commit(bench.withWater(Math.round(bench.poured_g + (way * balance.flour_g) / 100)));
+      // Whole grams to a step, so that as many steps back end where they began.
+      bench.commit(bench.withWater(bench.poured_g + way * Math.max(1, Math.round(balance.flour_g / 100))));
     } else return;
     event.preventDefault();
   }

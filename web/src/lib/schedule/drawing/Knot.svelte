@@ -33,8 +33,9 @@
     onpointerup,
     onkeydown
   }: Props = $props();
+  const STATES: Record<string, string> = { running: ', going on', done: ', done' };
   const label = $derived(
-    `${step.product}, ${step.do}, ${dayAndTime(step.at, zone)}${pinned ? ', pinned' : ''}${step.state === 'done' ? ', done' : ''}`
+    `${step.product}, ${step.do}, ${dayAndTime(step.at, zone)}${pinned ? ', pinned' : ''}${STATES[step.state] ?? ''}`
   );
 </script>
 

@@ -36,6 +36,9 @@
     if (shown && typed === null && document.activeElement === input) input?.select();
   });
 
+  // Page keys and not Shift for ten: with Shift the sign itself is another character on most keyboards.
+  const STEPS: Record<string, number> = { '+': 1, '=': 1, '-': -1, '−': -1, PageUp: 10, PageDown: -10 };
+
   async function commit(): Promise<void> {
     if (typed === null || typed.trim() === shown) {
       typed = null;
@@ -57,10 +60,10 @@
       typed = null;
       wrong = '';
       void Promise.resolve().then(() => cell.select());
-    } else if (nudge && ['+', '-', '−', '='].includes(event.key)) {
+    } else if (nudge && STEPS[event.key]) {
       event.preventDefault();
       typed = null;
-      nudge((event.key === '+' || event.key === '=' ? 1 : -1) * (event.shiftKey ? 10 : 1));
+      nudge(STEPS[event.key]!);
     } else if (typed === null || cell.value === '') {
       onkey?.(event);
       letter(event);

@@ -65,11 +65,12 @@ describe('a number that is edited in place', () => {
 
   it.each([
     ['+', false, 1],
+    ['+', true, 1], // where plus stands over the equals sign
     ['=', false, 1],
     ['-', false, -1],
     ['−', false, -1],
-    ['+', true, 10],
-    ['-', true, -10]
+    ['PageUp', false, 10],
+    ['PageDown', false, -10]
   ])('nudges with %s (Shift: %s) by %i', (key, shiftKey, steps) => {
     const { input, nudge } = cell();
     expect(press(input, key, { shiftKey }).defaultPrevented).toBe(true);
