@@ -147,17 +147,6 @@ def test_the_pages_can_be_used_by_everyone_at_every_width(page, address):
         assert over_the_side(page) == [], width
 
 
-def test_a_step_is_done_and_read_by_keys(bench):
-    leaven = knot(bench, "Coaling stage loaf, Build the leaven")
-    leaven.focus()
-    bench.keyboard.press("d")
-    expect(bench.locator(".knot")).to_have_count(bench.locator(".knot").count())
-    expect(bench.locator("h1.say")).to_contain_text("Ready Sunday")
-    knot(bench, "Coaling stage loaf, Build the leaven").focus()
-    bench.keyboard.press("r")
-    expect(bench.get_by_role("dialog")).to_contain_text("Reading: Coaling stage loaf, leaven")
-
-
 def test_a_starter_is_fed_and_its_peak_noted(page):
     page.goto("/#/starters")
     jar = page.get_by_role("region", name="Brown rice jar")

@@ -91,7 +91,7 @@
         <path d="M{axis.x(tick.at)} {MIDDLE + 6}v7" />
       </g>
     {/each}
-    {#each labels as label (label.say)}
+    {#each labels as label, n (n)}
       <text x={label.x} y={HEIGHT - 4}>{label.say}</text>
     {/each}
     {#if other !== null}<circle class="other" cx={axis.x(other)} cy={MIDDLE} r="6" />{/if}

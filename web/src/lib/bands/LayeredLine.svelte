@@ -70,7 +70,7 @@
       {@const from = axis.x(common.low)}
       <rect class="open" x={from} y={TOP} width={Math.max(1.5, axis.x(common.high) - from)} height={DEPTH} />
     {/if}
-    {#each labels as label (label.say)}
+    {#each labels as label, n (n)}
       <text x={label.x} y={HEIGHT - 4} text-anchor={label.anchor}>{label.say}</text>
     {/each}
     {#if value !== null && status !== 'unknown'}

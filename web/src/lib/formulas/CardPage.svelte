@@ -122,11 +122,11 @@
           <p class="method">{found.draft.content.method}</p>{/if}
         {#if j.warnings.length}<h2>To look at</h2>
           <ul>
-            {#each j.warnings as w (w)}<li>{w}</li>{/each}
+            {#each j.warnings as w, n (n)}<li>{w}</li>{/each}
           </ul>{/if}
         <h2>Cautions</h2>
         <ul>
-          {#each card.cautions as c (c)}<li>{c}</li>{/each}
+          {#each card.cautions as c, n (n)}<li>{c}</li>{/each}
         </ul>
       </section>
     </div>

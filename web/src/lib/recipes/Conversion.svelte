@@ -26,7 +26,7 @@
 <h2>{over.after.say}</h2>
 {#each over.causes as why (why)}<p class="small">{why}</p>{/each}
 <ul class="changes" aria-label="Changes">
-  {#each over.changes as { change: c, say, on } (c.what)}
+  {#each over.changes as { change: c, say, on }, n (n)}
     <li class:off={!on}>
       <label>
         <input type="checkbox" checked={on} onchange={() => recipe.toggle(c.what)} />

@@ -75,7 +75,7 @@
         {#if bench.trouble}<span class="held" role="alert">{bench.trouble}</span>
         {:else if answer?.status === 'infeasible'}
           <span class="soft">What is drawn is the last plan that could be.</span>
-          {#each answer.conflicts.slice(1) as c (c.say)}<span class="held">{c.say}</span>{/each}
+          {#each answer.conflicts.slice(1) as c, n (n)}<span class="held">{c.say}</span>{/each}
           {#if bench.canUndo}<button class="link" onclick={() => bench.undo()}
               >Take the last change back</button
             >{/if}

@@ -54,7 +54,7 @@
       {#if step.grams.length}
         <table class="lines">
           <tbody>
-            {#each step.grams as g (g.name)}
+            {#each step.grams as g, n (n)}
               <tr>
                 <td>{g.name}</td>
                 <td class="num">{g.mass_g === null ? '' : mass(g.mass_g, unit)}</td>
@@ -64,8 +64,8 @@
           </tbody>
         </table>
       {/if}
-      {#each step.notes as note (note)}<p class="small note">{note}</p>{/each}
-      {#each step.flags as flag (flag)}<p class="small held">{flag}</p>{/each}
+      {#each step.notes as note, n (n)}<p class="small note">{note}</p>{/each}
+      {#each step.flags as flag, n (n)}<p class="small held">{flag}</p>{/each}
       {#if step.gate}
         <p class="small passes">
           Ripe between {timeOf(step.gate[0]!, bench.zone)} and {timeOf(step.gate[1]!, bench.zone)}{step.rim_at

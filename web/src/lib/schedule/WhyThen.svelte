@@ -39,7 +39,7 @@
     <h3>Why then? <a class="small" href="#/method/schedule">How times are found</a></h3>
     <table>
       <tbody>
-        {#each reasons as r (r.say)}
+        {#each reasons as r, n (n)}
           {@const [a, b] = open(r)}
           <tr>
             <th scope="row" class:holds={r.holds}>{r.say}</th>

@@ -149,6 +149,10 @@ export class ScheduleBench extends Document<Content, Answer> {
     this.setProduct(step.product, { ovens: { ...this.productOf(step)?.ovens, [step.step]: next } });
   }
 
+  mayLeaveOut(step: StepKey): boolean {
+    return !!this.shown?.options.some((o) => o.product === step.product && o.step === step.step);
+  }
+
   /** Says of an optional step whether it is done. */
   toggle(step: StepKey, on: boolean): void {
     const switches = { ...this.productOf(step)?.switches, [step.step]: on };

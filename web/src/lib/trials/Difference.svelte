@@ -28,7 +28,7 @@
 {:else if found}
   <p class="lead">{found.say}</p>
   <ul>
-    {#each counted as c (c.say)}
+    {#each counted as c, n (n)}
       <li>
         <span
           >{c.say}{#each c.follows as f (f)}<span class="follows small">{f} follows</span>{/each}</span

@@ -34,7 +34,7 @@
   {#if mix.fit !== null}<dt>Fit</dt>
     <dd>{figure(mix.fit, 0)} for {batch.use_name.toLowerCase()}</dd>{/if}
 </dl>
-{#each mix.cautions as c (c)}<p class="small">{c}</p>{/each}
+{#each mix.cautions as c, n (n)}<p class="small">{c}</p>{/each}
 <p class="small soft"><a href="#/method/batches">How dates, yield and scoop are worked out</a></p>
 
 <style>

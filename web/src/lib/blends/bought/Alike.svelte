@@ -56,7 +56,7 @@
         >{/if}{#if like.cost_per_kg !== null}&ensp;{money(like.cost_per_kg, kitchen.settings?.currency ?? '')} a
         kg.{/if}
     </p>
-    {#each like.notes as note (note)}<p class="small">{note}</p>{/each}
+    {#each like.notes as note, n (n)}<p class="small">{note}</p>{/each}
     <div class="two">
       <ul aria-label="Its parts">
         {#each like.parts as { part, name } (part.ingredient)}

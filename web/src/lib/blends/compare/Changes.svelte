@@ -65,7 +65,7 @@
     </ul>
     {#if moved.length}
       <ul class="metrics">
-        {#each moved as m (m.what)}
+        {#each moved as m, n (n)}
           {@const info = kitchen.metric(m.what)}
           <li>
             <span>{info.label} <span class="soft">{info.unit}</span></span>

@@ -10,7 +10,7 @@
 
 <section aria-label="What clashes">
   <h2 class="held">Nothing can meet all of these wishes.</h2>
-  {#each search.clashes as clash (clash.say)}
+  {#each search.clashes as clash, n (n)}
     <div class="clash">
       <p>These {clash.limits.length > 1 ? 'cannot hold together' : 'cannot be met'}:</p>
       <ul>

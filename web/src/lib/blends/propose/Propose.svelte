@@ -95,7 +95,7 @@
       {#each search.skipped as skip (skip.aim)}<p class="soft small">
           No blend for {skip.label}: {skip.why}.
         </p>{/each}
-      {#each search.notes as note (note)}<p class="soft small">{note}</p>{/each}
+      {#each search.notes as note, n (n)}<p class="soft small">{note}</p>{/each}
       {#if search.proposals.length}
         <p class="soft small mt-1">
           Numbers are typical values; what a blend is for, and its bands, are rules of thumb.

@@ -110,7 +110,7 @@
       {/each}
       {#if found.notes.length}
         <h3>Made dry</h3>
-        {#each found.notes as note (note)}<p class="small">{note}</p>{/each}
+        {#each found.notes as note, n (n)}<p class="small">{note}</p>{/each}
       {/if}
       <h3>How it stands</h3>
       <p class="small">The mix: {found.mix_say}</p>

@@ -90,7 +90,7 @@
         <p>{s.say}</p>
         <p class="small soft">{effects(does).join(' · ')}</p>
         {#if s.losses.length}<ul class="losses small">
-            {#each s.losses as loss (loss.say)}<li>
+            {#each s.losses as loss, n (n)}<li>
                 <span class="weight" aria-hidden="true">{'−'.repeat(Math.min(3, loss.weight))}</span>
                 {loss.say}
               </li>{/each}

@@ -50,7 +50,7 @@
                 ><b>{refusal.column}</b>: {refusal.wrong}; <span class="soft">{refusal.right}</span></span
               >
             {/each}
-            {#each row.changes as change (change.what)}
+            {#each row.changes as change, n (n)}
               <span class="cell"
                 >{change.label}:
                 {#if row.status === 'new'}{change.after}{:else}<span class="soft"

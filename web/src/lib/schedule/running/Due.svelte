@@ -47,7 +47,7 @@
   {#if due}
     <table class="lines">
       <tbody>
-        {#each due.grams as g (g.name)}
+        {#each due.grams as g, n (n)}
           <tr
             ><td>{g.name}</td><td class="num">{g.mass_g === null ? '' : mass(g.mass_g, unit)}</td><td
               class="num">{g.temp_c === null ? '' : `${g.temp_c.toFixed(0)} °C`}</td
@@ -56,7 +56,7 @@
         {/each}
       </tbody>
     </table>
-    {#each due.notes as note (note)}<p class="note">{note}</p>{/each}
+    {#each due.notes as note, n (n)}<p class="note">{note}</p>{/each}
   {/if}
 </section>
 

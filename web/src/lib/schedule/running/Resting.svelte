@@ -29,7 +29,7 @@
         zone
       )}{:else}{lasting(Math.max(0, minutesBetween(now, step.end)))} left, to {timeOf(step.end, zone)}{/if}
   </p>
-  {#each step.flags as flag (flag)}<p class="held">{flag}</p>{/each}
+  {#each step.flags as flag, n (n)}<p class="held">{flag}</p>{/each}
   <svg
     width={W}
     height="34"

@@ -20,7 +20,7 @@
   <section aria-label="Next">
     <h2>Next</h2>
     <ol>
-      {#each found.items as item (item.say)}
+      {#each found.items as item, n (n)}
         <li data-next={item.kind}>
           <svg width={W} height="10" aria-hidden="true"
             ><rect width={(W * item.worth) / most} height="10" /></svg

@@ -30,7 +30,7 @@
       {#each found.lessons as lesson (lesson.learner)}
         <li data-lesson={lesson.learner}><b>{NAMES[lesson.learner] ?? lesson.learner}</b> {lesson.say}</li>
       {/each}
-      {#each found.bands as offer (offer.say)}
+      {#each found.bands as offer, n (n)}
         <li data-band={offer.proposal.metric}><b>A band</b> {offer.say}</li>
       {/each}
       {#each found.bags as bag (bag.ingredient)}
