@@ -41,9 +41,10 @@ def test_there_is_a_filled_database_of_every_version():
     assert [p.stem for p in RELEASED] == versions()
 
 
-@pytest.fixture(params=RELEASED, ids=lambda p: p.stem)
-def older(request, tmp_path):
-    path = tmp_path / "older.db"
+@pytest.fixture(scope="module", params=RELEASED, ids=lambda p: p.stem)
+def older(request, tmp_path_factory):
+    """A kitchen that was of that version and has come forward: once for all that is only looked at in it."""
+    path = tmp_path_factory.mktemp("older") / "older.db"
     with sqlite3.connect(path) as connection:
         connection.executescript(request.param.read_text(encoding="utf-8"))
     kitchen = KitchenStore(path)

@@ -30,6 +30,7 @@ from running import run
 
 TODAY = date(2026, 3, 14)
 NOW = "2026-03-14T09:30:00Z"
+SOAK = os.environ.get("EFFORT") == "soak"
 RELEASED = sorted(Path(__file__).with_name("released").glob("*.sql"))
 
 
@@ -96,7 +97,8 @@ def test_a_start_on_a_kitchen_that_is_up_to_date_writes_nothing(demo_db):
     assert state(demo_db.parent) == before
 
 
-@pytest.fixture(params=RELEASED, ids=lambda p: p.stem)
+# The first, one between and the last but one; that all of them come forward is seen in test_released.
+@pytest.fixture(params=RELEASED if SOAK else [RELEASED[0], RELEASED[5], RELEASED[-2]], ids=lambda p: p.stem)
 def older(request, tmp_path):
     folder = tmp_path / "kitchen"
     folder.mkdir()

@@ -139,3 +139,19 @@ def test_a_portion_is_kept_with_the_formula_and_goes_into_its_files(client):
     assert client.get(f"{API}/formulas/1/draft").json["content"]["portion"] == content["portion"]
     file = client.get(f"{API}/formulas/1/export?format=json").json
     assert file["portion"] == {"name": "wedge", "shares": 6}
+
+
+def test_what_a_little_more_of_a_line_moves_is_what_the_judgement_says_when_it_is_done(client):
+    content = content_of(client)
+    water = next(m for m in post(client, "formula-moves", content=content)["items"] if m["ingredient"] == "water")
+    assert (water["mass_g"], water["step_g"]) == (830, 10)
+
+    def gauge():
+        gauges = post(client, "formula-judgements", content=content)["gauges"]
+        return next(g["value"] for g in gauges if g["name"] == "water")
+
+    before = gauge()
+    content["lines"][water["at"]]["mass_g"] += water["step_g"]
+    assert gauge() - before == pytest.approx(water["by"]["water"])
+    assert water["by"]["water"] == pytest.approx(100 * 10 / 952.4, abs=0.01)  # of the flour in the blend
+    assert post(client, "formula-moves", 422, content=content | {"lines": []})["place"] == "/lines"

@@ -5,7 +5,7 @@ import re
 
 from playwright.sync_api import expect
 
-from browser.conftest import FormulaDriver
+from browser.conftest import FormulaDriver, violations
 
 
 def test_the_list_leads_to_the_bench_and_each_formula_says_how_it_stands(page):
@@ -180,3 +180,15 @@ def test_all_that_is_dry_becomes_a_mix_and_the_mix_lines_again(page, formula):
     expect(formula.mass("whole-milk")).to_have_value("126.3")
     page.keyboard.press("Control+z")
     expect(formula.mass("water")).to_have_value("113.7")
+
+
+def test_a_gauge_opens_to_its_rule_and_to_what_each_line_would_move(page, formula):
+    formula.open()
+    gauge = formula.gauge("water")
+    gauge.get_by_role("button", name="Water").click()
+    expect(gauge.get_by_role("row", name=re.compile("^Water"))).to_contain_text("+1.05")
+    formula.type_in(formula.mass("water"), "600")
+    expect(gauge.get_by_role("row", name=re.compile("^Water"))).to_contain_text("600 g")
+    assert violations(page) == []
+    gauge.get_by_role("link", name="How is this worked out?").click()
+    expect(page.get_by_role("heading", name="Wanted water")).to_be_visible()

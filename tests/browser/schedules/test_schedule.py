@@ -133,7 +133,7 @@ def test_the_day_sheet_fits_one_page(page):
     assert len(SHEETS.findall(page.pdf(format="A4"))) == 1
 
 
-@pytest.mark.parametrize("address", ["/#/schedules", "/#/schedule/1", "/#/now/1", "/#/day/1", "/#/starters"])
+@pytest.mark.parametrize("address", ["/#/now/1", "/#/day/1"])
 def test_the_pages_can_be_used_by_everyone_at_every_width(page, address):
     page.goto(address)
     page.wait_for_load_state("networkidle")

@@ -14,10 +14,12 @@ from fallow_sieve.core.values.quantities import cup_ml
 from fallow_sieve.reference.ingredients import library_shelf
 from fallow_sieve.reference.uses import rules
 from fuzzing import examples
+from kit import blend, flour, shelf_of
 
 SHELF = library_shelf()
 OF_THE_BAG = {"binder_load", *(m.name for m in METRICS.values() if m.kind is MetricKind.BAG)}
 ADDED_UP = sorted(set(METRICS) - {"density_g_per_ml", "cup_g", "amylose_pct_of_starch"} - OF_THE_BAG)
+DOSES = {"psyllium-husk": 4.0}
 LOAF = Blend(
     tuple(
         Part(s, m)
@@ -111,3 +113,28 @@ def test_a_part_without_a_number_says_so_first():
 def test_an_unknown_metric_suggests_a_known_one():
     with pytest.raises(UnknownNameError, match="did you mean protein_pct"):
         explain(LOAF, SHELF, "protein_pc")
+
+
+def test_a_little_more_of_a_part_moves_the_number_as_the_sum_says():
+    """100 g of fibre 10 and 100 g of none: 5. With 2 g more of the first 1020/202, of the other 1000/202."""
+    shelf = shelf_of(flour("oat", fibre_g=10), flour("rice", fibre_g=0))
+    by = {t.ingredient: t.moves for t in explain(blend({"oat": 100, "rice": 100}), shelf, "fibre_pct").terms}
+    assert (by["oat"].step_g, by["oat"].by) == (2.0, pytest.approx(1020 / 202 - 5))
+    assert by["rice"].by == pytest.approx(1000 / 202 - 5)
+
+
+@given(st.sampled_from(sorted(METRICS)))
+def test_what_a_part_moves_is_what_the_number_is_when_it_is_done(metric):
+    part = LOAF.parts[0]
+    found = next((t for t in explain(LOAF, SHELF, metric, doses=DOSES).terms if t.ingredient == part.ingredient), None)
+    if found is None or found.moves is None:
+        return
+    more = Blend((Part(part.ingredient, part.mass_g + found.moves.step_g), *LOAF.parts[1:]))
+    before, after = (value_of(metric, b) for b in (LOAF, more))
+    assert after - before == pytest.approx(found.moves.by, abs=1e-9)
+
+
+def value_of(metric, mix):
+    if metric in OF_THE_BAG:
+        return sum(t.gives for t in explain(mix, SHELF, metric, doses=DOSES).terms)
+    return analyse(mix, SHELF).metrics[metric].typical

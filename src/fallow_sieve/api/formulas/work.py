@@ -16,6 +16,7 @@ from fallow_sieve.api.formulas.work_models import (
     FinishIn,
     FormulaJudgementOut,
     FormulaReferenceOut,
+    LineMovesOut,
     LineOut,
     OnContentIn,
     PanOut,
@@ -87,6 +88,13 @@ def formula_reference() -> Response:
 def judge() -> Response:
     """Return the judgement of a formula as it stands."""
     return answer_value(FormulaJudgementOut, work.judged_formula(_formula(body(OnContentIn).content), kitchen()))
+
+
+@routes.post("/formula-moves")
+@route(LineMovesOut, json=OnContentIn)
+def moves() -> Response:
+    """Return what a little more of each line would do to each gauge."""
+    return answer(LineMovesOut(items=list(work.moves(_formula(body(OnContentIn).content), kitchen()))))
 
 
 @routes.post("/formula-lines")

@@ -17,6 +17,7 @@ from fallow_sieve.core.formulas import (
     FormulaJudgement,
     Learnt,
     Line,
+    LineMoves,
     SmallDose,
     WaterPlan,
 )
@@ -143,6 +144,12 @@ class LineOut(RootModel[Line]):
 
 class FormulaJudgementOut(RootModel[FormulaJudgement]):
     """The judgement of a formula."""
+
+
+class LineMovesOut(Out):
+    """What a little more of each line does to each gauge."""
+
+    items: list[LineMoves]
 
 
 class PinOut(RootModel[NewerBlend]):

@@ -45,6 +45,7 @@ from fallow_sieve.core.blends.judgement import Judgement, Quiet, Rules, Setting,
 from fallow_sieve.core.blends.limits import Limits
 from fallow_sieve.core.blends.metrics import BANDED, FIELD_OF_METRIC, KNOWN_STARCH_NEEDED, METRICS, ROLE_SHARES, Metric
 from fallow_sieve.core.blends.mix_class import ALL_STARCH_PCT, MixClass, class_of, egg_carries, fresh_egg_of
+from fallow_sieve.core.blends.moving import Moved, moved_by, step_for
 from fallow_sieve.core.blends.practice import Kept, Record, bands_of, usual_nutrition
 from fallow_sieve.core.blends.unsure import analyse
 from fallow_sieve.core.blends.uses import (
@@ -104,6 +105,7 @@ __all__ = [
     "Limits",
     "Metric",
     "MixClass",
+    "Moved",
     "NamedUse",
     "Part",
     "PartShare",
@@ -137,11 +139,13 @@ __all__ = [
     "judge",
     "load_of_binders",
     "load_state",
+    "moved_by",
     "of_mix",
     "rule_of_use",
     "scale_to",
     "set_flour_share",
     "status_of",
+    "step_for",
     "union_of",
     "usual_nutrition",
     "with_changes",

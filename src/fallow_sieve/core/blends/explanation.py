@@ -9,6 +9,7 @@ from fallow_sieve.core.blends.analysis import Analysis, PartShare
 from fallow_sieve.core.blends.bag import counts_as
 from fallow_sieve.core.blends.blend import Blend, drawing_on
 from fallow_sieve.core.blends.metrics import FIELD_OF_METRIC, METRICS, ROLE_SHARES, MetricKind
+from fallow_sieve.core.blends.moving import Moved, moved_by
 from fallow_sieve.core.blends.unsure import analyse
 from fallow_sieve.core.ingredients import Fact, Ingredient, Kind, Shelf, available_fact, standard_of
 from fallow_sieve.core.values import CupStandard, UnknownNameError
@@ -19,8 +20,9 @@ class Term:
     """One ingredient's part in a metric.
 
     `weight_pct` is its share in % of the basis; `value` its own number with range and `unit`; `gives` what it
-    adds to the metric in the metric's unit, `gives_pct` the same in % of the whole; `quality`, `source` and
-    `noted_on` (ISO date) say how the number is known, `lot_code` for which lot. None where it has no number.
+    adds to the metric in the metric's unit, `gives_pct` the same in % of the whole; `moves` what a
+    little more of it does to the metric; `quality`, `source` and `noted_on` (ISO date) say how the number is known,
+    `lot_code` for which lot. None where it has no number.
     """
 
     ingredient: str
@@ -35,6 +37,7 @@ class Term:
     source: str
     noted_on: str = ""
     lot_code: str = ""
+    moves: Moved | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -106,14 +109,12 @@ def explain(
     """
     if metric not in METRICS:
         raise UnknownNameError("metric", metric, METRICS, place="/metric")
-    analysis = analyse(blend, shelf, cup)
     shelf = drawing_on(blend.parts, shelf)
-    if METRICS[metric].kind is MetricKind.BAG or metric == "binder_load":
-        terms = [t for p in analysis.parts if (t := _bag_term(metric, p, shelf[p.ingredient], doses or {}))]
-    else:
-        terms = [_term(metric, p.ingredient, analysis, shelf) for p in analysis.parts]
+    analysis = analyse(blend, shelf, cup)
+    terms = _terms(metric, analysis, shelf, doses or {})
     total = sum(t.gives for t in terms if t.gives is not None)
-    shared = [_with_share(t, total) for t in terms if t.weight_pct > 0]
+    moves = moved_by(blend, lambda b: _value(metric, analyse(b, shelf, cup), shelf, doses or {}))
+    shared = [replace(_with_share(t, total), moves=moves.get(t.ingredient)) for t in terms if t.weight_pct > 0]
     shared.sort(key=lambda t: (t.gives is not None, -(t.gives or 0.0)))
     info = METRICS[metric]
     return Explanation(
@@ -125,6 +126,23 @@ def explain(
         _SECTIONS.get(metric, "sums"),
         tuple(shared),
     )
+
+
+def _is_of_bag(metric: str) -> bool:
+    return METRICS[metric].kind is MetricKind.BAG or metric == "binder_load"
+
+
+def _terms(metric: str, analysis: Analysis, shelf: Shelf, doses: Mapping[str, float]) -> list[Term]:
+    if _is_of_bag(metric):
+        return [t for p in analysis.parts if (t := _bag_term(metric, p, shelf[p.ingredient], doses))]
+    return [_term(metric, p.ingredient, analysis, shelf) for p in analysis.parts]
+
+
+def _value(metric: str, analysis: Analysis, shelf: Shelf, doses: Mapping[str, float]) -> float | None:
+    """The metric itself: what lies in the bag is the sum of its terms."""
+    if not _is_of_bag(metric):
+        return analysis.metrics[metric].typical
+    return sum(t.gives or 0.0 for t in _terms(metric, analysis, shelf, doses))
 
 
 def _mean_formula(basis: str) -> str:

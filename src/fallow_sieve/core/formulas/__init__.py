@@ -60,6 +60,7 @@ from fallow_sieve.core.formulas.gauges import (
     soda_of,
 )
 from fallow_sieve.core.formulas.judgement import FormulaJudgement, judge_formula
+from fallow_sieve.core.formulas.moving import LineMoves, moves_of
 from fallow_sieve.core.formulas.new_line import begin_line
 from fallow_sieve.core.formulas.newer_blend import changes_on
 from fallow_sieve.core.formulas.portions import MAX_NAME, Portion
@@ -119,6 +120,7 @@ __all__ = [
     "LeaveningRule",
     "Line",
     "LineFacts",
+    "LineMoves",
     "Portion",
     "Pour",
     "PowderRule",
@@ -162,6 +164,7 @@ __all__ = [
     "label_nutrients",
     "learn",
     "masses_of",
+    "moves_of",
     "opened",
     "other_water_g",
     "out_of_bag",

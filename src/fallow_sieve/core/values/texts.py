@@ -6,7 +6,7 @@ import re
 import unicodedata
 
 LONGEST_RUN = 60
-_RUN = re.compile(r"([^\n])\1{%d,}" % LONGEST_RUN)
+_RUN = re.compile(rf"([^\n])\1{{{LONGEST_RUN},}}")
 _CONTROL = re.compile("[\x00-\x08\x0b\x0c\x0e-\x1f\x7f-\x9f\ud800-\udfff\ufffe\uffff]")
 # Letters and signs by their class that nevertheless show nothing.
 _BLANK = frozenset("\u115f\u1160\u17b4\u17b5\u2800\u3164\uffa0\U0001d159")

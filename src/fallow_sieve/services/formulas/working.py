@@ -14,6 +14,7 @@ from fallow_sieve.core.formulas import (
     Formula,
     FormulaJudgement,
     Line,
+    LineMoves,
     WaterPlan,
     analyse_formula,
     begin_line,
@@ -22,6 +23,7 @@ from fallow_sieve.core.formulas import (
     finish,
     judge_formula,
     masses_of,
+    moves_of,
     opened,
     poured_water_g,
     water_temperature,
@@ -41,6 +43,11 @@ def judged_formula(formula: Formula, kitchen: KitchenNow) -> FormulaJudgement:
     if formula.pin is not None:
         check_parts(formula.blend, kitchen.shelf, "/content/blend/parts")
     return judge_formula(formula, kitchen.shelf, formula_rules(), kitchen.formula_setting)
+
+
+def moves(formula: Formula, kitchen: KitchenNow) -> tuple[LineMoves, ...]:
+    """Return what a little more of each line would do to each gauge. Raises BadInputError."""
+    return moves_of(formula, lambda f: judged_formula(f, kitchen).gauges)
 
 
 def check_settings(formula: Formula) -> None:

@@ -1,14 +1,21 @@
 <!-- What a formula is judged by, one line each as on a blend's sieves: name, band with a mark, value, word. -->
 <script lang="ts">
+  import ChevronDown from '@lucide/svelte/icons/chevron-down';
+  import ChevronRight from '@lucide/svelte/icons/chevron-right';
+  import type { Snippet } from 'svelte';
   import BandLine from './BandLine.svelte';
   import { STATUS_CLASS } from './words';
   import { figure } from '../ui/format';
   import type { Schemas } from '../api/client';
 
-  const {
-    gauges,
-    others = []
-  }: { gauges: readonly Schemas['Gauge'][]; others?: readonly Schemas['Gauge'][] } = $props();
+  interface Props {
+    gauges: readonly Schemas['Gauge'][];
+    others?: readonly Schemas['Gauge'][];
+    /** How one was worked out; without it none opens. */
+    how?: Snippet<[Schemas['Gauge']]>;
+  }
+  const { gauges, others = [], how }: Props = $props();
+  let open = $state('');
   const before = (g: Schemas['Gauge']): number | null => others.find((o) => o.name === g.name)?.value ?? null;
   const decimals = (g: Schemas['Gauge']): number => (g.name === 'binder' ? 2 : (g.value ?? 0) >= 20 ? 0 : 1);
 </script>
@@ -16,7 +23,18 @@
 <ul>
   {#each gauges as g (g.name)}
     <li class:stuck={g.status === 'held'} data-gauge={g.name}>
-      <span class="name">{g.label}</span>
+      {#if how}
+        <button
+          class="name"
+          aria-expanded={open === g.name}
+          onclick={() => (open = open === g.name ? '' : g.name)}
+        >
+          {#if open === g.name}<ChevronDown size={14} aria-hidden="true" />{:else}<ChevronRight
+              size={14}
+              aria-hidden="true"
+            />{/if}<span>{g.label}</span>
+        </button>
+      {:else}<span class="name">{g.label}</span>{/if}
       <div class="line">
         {#if g.band && g.value !== null}
           <BandLine band={g.band} status={g.status} value={g.value} other={before(g)} />
@@ -28,6 +46,7 @@
         <span class="word {STATUS_CLASS[g.status]}">{g.say}</span>
       </span>
       {#if g.why}<span class="why small soft">{g.why}.</span>{/if}
+      {#if how && open === g.name}<div class="how">{@render how(g)}</div>{/if}
     </li>
   {/each}
 </ul>
@@ -51,6 +70,20 @@
   .name,
   .word {
     font-weight: 600;
+  }
+
+  button.name {
+    display: flex;
+    align-items: center;
+    gap: 0.3rem;
+    min-height: 44px;
+    text-align: left;
+    cursor: pointer;
+  }
+
+  .how {
+    grid-column: 1 / -1;
+    padding: 0 0 0.75rem;
   }
 
   .line {

@@ -17,6 +17,7 @@
   import Sauce from './Sauce.svelte';
   import WaterBalance from './WaterBalance.svelte';
   import Warnings from './Warnings.svelte';
+  import WhatMoves from './WhatMoves.svelte';
 
   const { bench }: { bench: FormulaBench } = $props();
   let keeping = $state(false);
@@ -62,7 +63,9 @@
 {#snippet body(tab: Tab)}
   {#if tab === 'balance'}
     {#if j}
-      <Gauges gauges={j.gauges} others={bench.ghost?.judgement.gauges} />
+      <Gauges gauges={j.gauges} others={bench.ghost?.judgement.gauges}>
+        {#snippet how(gauge)}<WhatMoves {bench} {gauge} />{/snippet}
+      </Gauges>
       <Warnings warnings={j.warnings} />
       <p class="soft small how">
         Circle passes, diamond is close, square is held. Bands are rules of thumb:
