@@ -60,7 +60,8 @@ lint-web-tests: $(STAMPS)/npm
 
 pytest: $(STAMPS)/python-dev $(WEB)
 	@scripts/need-chromium.sh
-	$(BIN)/pytest -n 2 --dist worksteal -q --durations=10
+	@# The program is started many times over: what it is compiled to is kept between.
+	PYTHONDONTWRITEBYTECODE= $(BIN)/pytest -n 2 --dist worksteal -q --durations=10
 
 bench: export BENCH_ROWS := $(shell mktemp -u)
 bench: $(STAMPS)/python-dev $(WEB)

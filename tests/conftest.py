@@ -12,7 +12,7 @@ from flask import Flask
 from flask.testing import FlaskClient
 from hypothesis import HealthCheck, settings
 
-from fallow_sieve.api.app import create_app
+from fallow_sieve.api.app import create_app, equip
 from fallow_sieve.demo.kitchen import fill
 from fallow_sieve.store.kitchen_store import KitchenStore
 from fuzzing import examples
@@ -62,11 +62,20 @@ def store(empty_db: Path) -> Iterator[KitchenStore]:
     kitchen.close()
 
 
-@pytest.fixture
-def app(demo_db: Path) -> Iterator[Flask]:
-    made = create_app(demo_db, clock=lambda: NOW)
-    yield made
+@pytest.fixture(scope="session")
+def routed(tmp_path_factory: pytest.TempPathFactory) -> Flask:
+    """An application whose routes are worked out once; each test gives it a kitchen of its own."""
+    made = create_app(tmp_path_factory.mktemp("routed") / "kitchen.db")
     made.extensions["kitchen"].close()
+    return made
+
+
+@pytest.fixture
+def app(routed: Flask, demo_db: Path) -> Iterator[Flask]:
+    equip(routed, demo_db, clock=lambda: NOW)
+    yield routed
+    routed.extensions["demo"].close()
+    routed.extensions["kitchen"].close()
 
 
 @pytest.fixture

@@ -35,7 +35,7 @@ from fallow_sieve.api.ingredients import routes as ingredients
 from fallow_sieve.api.kitchen import ahead as kitchen_ahead
 from fallow_sieve.api.kitchen import routes as kitchen
 from fallow_sieve.api.kitchen import words as kitchen_words
-from fallow_sieve.api.looking import register_looking
+from fallow_sieve.api.looking import DemoKitchen, register_looking
 from fallow_sieve.api.problems import register_problems
 from fallow_sieve.api.proposals import routes as proposals
 from fallow_sieve.api.recipes import routes as recipes
@@ -132,13 +132,8 @@ def create_app(
     is simulated.
     """
     app = Flask(__name__, static_folder=None)
-    app.extensions["kitchen"] = KitchenStore(Path(database))
-    app.extensions["clock"] = clock
-    app.extensions["scale"] = scale or SimulatedScale(monotonic)
-    app.extensions["web_dist"] = web_dist or pages.BUILT
-    app.extensions["sheets"] = SheetServer(app.extensions["kitchen"], clock, app.extensions["web_dist"])
-    app.extensions["tokens"] = token_urlsafe
-    register_looking(app, clock)
+    equip(app, database, clock, web_dist, scale)
+    register_looking(app)
     register_problems(app)
     register_security(app, only_this_machine=only_this_machine)
     for module in _MODULES:
@@ -157,3 +152,23 @@ def create_app(
         return Response(status=204)
 
     return app
+
+
+def equip(
+    app: Flask,
+    database: Path | str,
+    clock: Callable[[], datetime] = _clock,
+    web_dist: Path | None = None,
+    scale: Scale | None = None,
+) -> None:
+    """Give an application the kitchen in `database`, and all that works with it; see `create_app`."""
+    kitchen, dist = KitchenStore(Path(database)), web_dist or pages.BUILT
+    app.extensions |= {
+        "kitchen": kitchen,
+        "clock": clock,
+        "scale": scale or SimulatedScale(monotonic),
+        "web_dist": dist,
+        "sheets": SheetServer(kitchen, clock, dist),
+        "tokens": token_urlsafe,
+        "demo": DemoKitchen(clock),
+    }

@@ -69,9 +69,8 @@ def refuse_looking(what: str) -> None:
         raise BadInputError(f"{what} of the demo kitchen", right="come back to your own kitchen first")
 
 
-def register_looking(app: Flask, clock: Callable[[], datetime]) -> None:
-    """Let `app` be looked from into a demo kitchen, and refuse what a page of the other kitchen sends."""
-    app.extensions["demo"] = DemoKitchen(clock)
+def register_looking(app: Flask) -> None:
+    """Let `app` refuse what a page of the other kitchen sends."""
 
     @app.before_request
     def same_kitchen() -> Response | None:

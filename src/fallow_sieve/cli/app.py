@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import gc
 import sys
 from pathlib import Path
 from typing import Annotated
@@ -257,6 +258,7 @@ def restore(
 
 def main() -> None:
     """Run the command line; a known error is one message on standard error and exit code 2."""
+    gc.set_threshold(50_000, 50, 50)  # what is loaded at a start all stays: looking for garbage in it takes time
     try:
         app()
     except FallowSieveError as error:

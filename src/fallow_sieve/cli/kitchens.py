@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import gc
 from contextlib import suppress
 from ctypes import CDLL
 from datetime import UTC, datetime
@@ -42,6 +43,7 @@ def serve(db: Path, host: str, port: int, with_demo: bool) -> None:
     _keep_memory_together()
     application = create_app(db, only_this_machine=host in ("127.0.0.1", "localhost", "::1"))
     kitchen = application.extensions["kitchen"]
+    gc.freeze()  # what is there now stays: nobody who asks waits until it was looked through for garbage
     signal(SIGTERM, _ended)
     try:
         if with_demo:

@@ -11,4 +11,3 @@ def test_a_letter_after_a_digit_belongs_to_what_is_typed(bench):
     expect(bench.page.locator("[data-add]")).not_to_be_focused()
     bench.page.keyboard.press("Escape")
     expect(bench.page.locator(".cell [role=alert]")).to_have_count(0)
-

@@ -130,9 +130,7 @@ def test_a_hand_writes_over_what_was_learnt(page):
     expect(plane).to_contain_text("it was the rest (Less grit")
 
 
-@pytest.mark.parametrize(
-    "page_of", ["#/trial/9", "#/trial/6", "#/family/2", "#/family/7", "#/last/1", "#/last/4"]
-)
+@pytest.mark.parametrize("page_of", ["#/trial/9", "#/trial/6", "#/family/2", "#/family/7", "#/last/1", "#/last/4"])
 def test_the_pages_can_be_used_by_everyone_at_every_width(page, page_of):
     page.goto(f"/{page_of}")
     expect(page.get_by_role("heading", level=1)).to_be_visible()

@@ -11,8 +11,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from statistics import fmean, stdev
 
-from scipy import stats
-
+from fallow_sieve.core.numerics import distributions as stats
 from fallow_sieve.core.values import BadInputError
 
 WANTED_CV_PCT = 10.0

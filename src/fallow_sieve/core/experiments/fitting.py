@@ -9,9 +9,9 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 import numpy as np
-from scipy import stats
 
 from fallow_sieve.core.experiments.regions import SAME, Array
+from fallow_sieve.core.numerics import distributions as stats
 from fallow_sieve.core.values import BadInputError
 
 _REFINED = 3

@@ -7,10 +7,10 @@ with noise, plain expected improvement chases lucky bakes.
 from __future__ import annotations
 
 import numpy as np
-from scipy.stats import norm
 
 from fallow_sieve.core.experiments.maps import Map
 from fallow_sieve.core.experiments.regions import Array
+from fallow_sieve.core.numerics import distributions as stats
 
 _FAR = 40.0  # sds beyond which nothing of the normal is left
 
@@ -24,7 +24,7 @@ def gain_of_lines(means: Array, shifts: Array) -> float:
     lines, crossings = _envelope(np.asarray(means, float), np.asarray(shifts, float))
     steps = np.diff(np.asarray(shifts)[lines])
     z = -np.minimum(np.abs(crossings), _FAR)
-    return float((steps * (norm.pdf(z) + z * norm.cdf(z))).sum())
+    return float((steps * (stats.norm.pdf(z) + z * stats.norm.cdf(z))).sum())
 
 
 def _envelope(means: Array, shifts: Array) -> tuple[list[int], Array]:

@@ -12,7 +12,8 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 import numpy as np
-from scipy.stats import t as student
+
+from fallow_sieve.core.numerics import distributions as stats
 
 CERTAIN = 0.95
 
@@ -61,14 +62,14 @@ def effect(before: Sequence[float], after: Sequence[float], spread: Spread) -> E
     """
     se = spread.sd * math.sqrt(1 / len(before) + 1 / len(after))
     difference = float(np.mean(after) - np.mean(before))
-    p = float(2 * student.sf(abs(difference) / se, spread.df)) if se > 0 else (1.0 if difference == 0 else 0.0)
+    p = float(2 * stats.t.sf(abs(difference) / se, spread.df)) if se > 0 else (1.0 if difference == 0 else 0.0)
     return Effect(difference, quantile(spread.df) * se, p, (len(before), len(after)))
 
 
 @lru_cache(maxsize=512)
 def quantile(df: float) -> float:
     """Return the t of a two-sided 95 % interval at so many degrees of freedom."""
-    return float(student.ppf(0.5 + CERTAIN / 2, df))
+    return float(stats.t.ppf(0.5 + CERTAIN / 2, df))
 
 
 def half_width_of_mean(n: int, spread: Spread) -> float:

@@ -10,10 +10,10 @@ from enum import StrEnum
 from functools import cache
 
 import numpy as np
-from scipy import stats
 from scipy.optimize import brentq
 from scipy.special import ndtr
 
+from fallow_sieve.core.numerics import distributions as stats
 from fallow_sieve.core.values import BadInputError
 
 _NODES, _WEIGHTS = np.polynomial.legendre.leggauss(400)

@@ -10,7 +10,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
-from scipy import stats
+
+from fallow_sieve.core.numerics import distributions as stats
 
 LEAST_SHARE, LEAST_MARKS = 0.20, 5
 MIDDLE = 3

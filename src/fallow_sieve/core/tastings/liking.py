@@ -12,8 +12,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
-from scipy import stats
 
+from fallow_sieve.core.numerics import distributions as stats
 from fallow_sieve.core.tastings.permutation import Row
 
 LEVEL = 0.05

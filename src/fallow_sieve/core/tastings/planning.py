@@ -4,8 +4,9 @@ from __future__ import annotations
 
 import math
 
-from scipy import stats
 from scipy.optimize import brentq
+
+from fallow_sieve.core.numerics import distributions as stats
 
 POWER, LEVEL = 0.80, 0.05
 MOST_TASTERS = 2000

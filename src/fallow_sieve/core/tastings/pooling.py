@@ -12,8 +12,8 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
-from scipy import stats
 
+from fallow_sieve.core.numerics import distributions as stats
 from fallow_sieve.core.tastings.answers import Marks, plain
 from fallow_sieve.core.tastings.liking import LEVEL, differences, mean_of
 from fallow_sieve.core.tastings.permutation import Row

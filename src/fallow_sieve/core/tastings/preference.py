@@ -5,9 +5,9 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import cache
 
-from scipy import stats
 from scipy.optimize import brentq
 
+from fallow_sieve.core.numerics import distributions as stats
 from fallow_sieve.core.tastings.planning import LEVEL, POWER
 
 _MOST = 200

@@ -13,8 +13,8 @@ from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy import stats
 
+from fallow_sieve.core.numerics import distributions as stats
 from fallow_sieve.core.numerics.repeatability import holm_corrected
 from fallow_sieve.core.tastings.permutation import Row
 from fallow_sieve.core.values import BadInputError

@@ -9,8 +9,8 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
-from scipy import stats
 
+from fallow_sieve.core.numerics import distributions as stats
 from fallow_sieve.core.numerics.repeatability import holm_corrected
 from fallow_sieve.core.tastings.permutation import GlobalTest, Row, permutation_test
 

@@ -11,7 +11,6 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
 import numpy as np
-from scipy.signal import lfilter
 
 from fallow_sieve.core.numerics.programs import Array
 from fallow_sieve.core.values import BadInputError
@@ -104,6 +103,8 @@ def _one(value: float) -> Array:
 
 def _filtered(start_c: float, around: Array, steps_h: Array, tau_h: float) -> Array:
     """T after each step; all steps but the last are one minute, so that the recurrence is a filter."""
+    from scipy.signal import lfilter  # loaded when a day is first planned
+
     whole = len(steps_h) - 1
     keep = math.exp(-STEP_H / tau_h)
     body = lfilter([1 - keep], [1, -keep], around[:whole], zi=[keep * start_c])[0] if whole else np.empty(0)

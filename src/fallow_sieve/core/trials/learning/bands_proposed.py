@@ -11,8 +11,7 @@ import math
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
-from scipy.stats import beta
-
+from fallow_sieve.core.numerics import distributions as stats
 from fallow_sieve.core.values import Band
 
 GOOD, BAD = 7.0, 3.0
@@ -49,7 +48,7 @@ def zone_posterior(prior: tuple[float, float], good: float, bad: float) -> tuple
     >>> round(zone_posterior((2, 2), 4, 1)[0], 5)
     0.85547
     """
-    above = float(beta.sf(0.5, prior[0] + good, prior[1] + bad))
+    above = float(stats.beta.sf(0.5, prior[0] + good, prior[1] + bad))
     return above, 1 - above
 
 

@@ -7,8 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from statistics import mean
 
-from scipy.stats import beta
-
+from fallow_sieve.core.numerics import distributions as stats
 from fallow_sieve.core.trials.measures.weighing import Measured
 from fallow_sieve.core.values import BadInputError
 
@@ -95,6 +94,6 @@ def whole_share(whole: int, boiled: int) -> tuple[float, float, float]:
     """
     if not 0 <= whole <= boiled or boiled < 1:
         raise BadInputError(f"{whole} whole of {boiled}", place="/whole", right="count both")
-    low, high = (float(beta.ppf(q, whole + 0.5, boiled - whole + 0.5)) for q in (0.025, 0.975))
+    low, high = (float(stats.beta.ppf(q, whole + 0.5, boiled - whole + 0.5)) for q in (0.025, 0.975))
     low, high = (0.0 if whole == 0 else low), (1.0 if whole == boiled else high)
     return 100 * whole / boiled, 100 * low, 100 * high

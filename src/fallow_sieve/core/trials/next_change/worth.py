@@ -10,7 +10,7 @@ import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from scipy.stats import norm
+from fallow_sieve.core.numerics import distributions as stats
 
 VERDICT_SD = 0.8  # from bake to bake, measures.csv
 FAMILY_SD = 1.5  # between the formulas of a family; a rule of thumb
@@ -25,7 +25,7 @@ def worth_of_repeat(lead: float, s: float, n: tuple[int, int]) -> float:
     """
     sigma = s * math.sqrt(1 / n[0] + 1 / n[1])
     z = lead / sigma
-    return float(sigma * (norm.pdf(z) - z * norm.sf(z)))
+    return float(sigma * (stats.norm.pdf(z) - z * stats.norm.sf(z)))
 
 
 def worth_of_mend(p: float, severity: float, strength: float) -> float:
