@@ -121,7 +121,7 @@
     appearance.apply();
     void load();
     // No dialog is waited for later: what draws them comes once the page has what it needs.
-    const soon = setTimeout(() => void import('./lib/ui/Dialog.svelte'), 1000);
+    const soon = setTimeout(() => import('./lib/ui/Dialog.svelte').catch(() => undefined), 1000);
     return () => clearTimeout(soon);
   });
 </script>

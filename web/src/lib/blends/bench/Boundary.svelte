@@ -38,6 +38,8 @@
     bench.previewParts(moveAcross(before, order, at, Math.round(raw / step) * step));
   }
 
+  const reach = matchMedia('(pointer: coarse)').matches ? 20 : 9; // px that a finger, or a pointer, may be off
+
   function end(): void {
     if (!dragging) return;
     dragging = false;
@@ -88,7 +90,7 @@
     onpointercancel={giveUp}
     onkeydown={key}
   >
-    <rect class="grip" x="0" y={y - 9} {width} height="18" />
+    <rect class="grip" x="0" y={y - reach} {width} height={2 * reach} />
     <line x1="0" x2={width} y1={y} y2={y} />
     <circle cx={width} cy={y} r="7.5" />
     <path d="M{width - 3} {y - 1.5}l3 -3l3 3M{width - 3} {y + 1.5}l3 3l3 -3" />

@@ -38,14 +38,16 @@
 </script>
 
 <td class="pick">
-  <input
-    type="checkbox"
-    tabindex="-1"
-    aria-label="Lay out {row.name}"
-    checked={tray.has(row.slug)}
-    disabled={tray.full && !tray.has(row.slug)}
-    onchange={() => tray.toggle(row.slug, row.name)}
-  />
+  <label>
+    <input
+      type="checkbox"
+      tabindex="-1"
+      aria-label="Lay out {row.name}"
+      checked={tray.has(row.slug)}
+      disabled={tray.full && !tray.has(row.slug)}
+      onchange={() => tray.toggle(row.slug, row.name)}
+    />
+  </label>
 </td>
 <th scope="row" class="name" onpointerenter={() => onat(0, false)}>
   <a
@@ -98,7 +100,13 @@
 
   .pick {
     min-width: 34px;
-    padding-left: 0.5rem;
+    padding: 0;
+  }
+
+  .pick label {
+    display: grid;
+    place-items: center;
+    height: 100%;
   }
 
   .name {

@@ -14,7 +14,7 @@
     onread: (at: { row: number; column: number } | null) => void;
   }
   const { list, onread }: Props = $props();
-  const ROW = 38;
+  const ROW = matchMedia('(pointer: coarse)').matches ? 48 : 38;
   let height = $state(600);
   let scroll = $state(0);
   let at = $state({ row: 0, column: 0 });

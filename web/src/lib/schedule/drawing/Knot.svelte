@@ -34,6 +34,7 @@
     onkeydown
   }: Props = $props();
   const STATES: Record<string, string> = { running: ', going on', done: ', done' };
+  const reach = matchMedia('(pointer: coarse)').matches ? 22 : 9; // px that a finger, or a pointer, may be off
   const label = $derived(
     `${step.product}, ${step.do}, ${dayAndTime(step.at, zone)}${pinned ? ', pinned' : ''}${STATES[step.state] ?? ''}`
   );
@@ -54,7 +55,7 @@
   {onpointerup}
   {onkeydown}
 >
-  <circle class="reach" {cx} {cy} r="9" />
+  <circle class="reach" {cx} {cy} r={reach} />
   {#if pinned}<path class="pin" d="M{cx} {cy - 5}V{cy - 15}m-4 0h8" />{/if}
   <circle class="ring" {cx} {cy} r={chosen ? 7 : 5} />
 </g>
