@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import pytest
-from tests.api.batches.test_batches import API, bring, planned
+from tests.api.batches.test_batches import API, bring, planned, stocked, weigh
 
 AHEAD = {
     "letters": "tf",
@@ -58,3 +58,37 @@ def test_the_order_of_plans_is_said_only_of_several(client):
     found = client.get(f"{API}/batches/order").json
     assert len(found["items"]) == 2
     assert "no clean" in found["say"]
+
+
+def test_a_half_weighed_mix_says_what_is_still_to_come_and_never_that_its_binder_is_in(client):
+    blend = client.post(f"{API}/blends", json={"name": "Milk loaf", "content": {
+        "use": "tin-loaf",
+        "parts": [
+            {"ingredient": "brown-rice-flour", "mass_g": 800}, {"ingredient": "skim-milk-powder", "mass_g": 150},
+            {"ingredient": "psyllium-husk", "mass_g": 50},
+        ],
+    }})  # fmt: skip
+    assert blend.status_code == 201, blend.json
+    number = blend.json["head"]["id"]
+    kept = client.post(
+        f"{API}/blends/{number}/revisions",
+        json={"why": "to try"},
+        headers={"If-Match": f'"{blend.json["draft"]["version"]}"'},
+    )
+    assert kept.status_code == 201, kept.json
+    page = planned(client, blend=number, bags=1, bag_g=1000)
+    assert page["mix"]["binder"].startswith("Not in yet: psyllium husk, 5")
+    lots = stocked(client, page)
+    page = bring(client, page, "weighing").json
+    target = {p["ingredient"]: p["target_g"] for p in page["parts"]}
+
+    def poured(slug):
+        done = weigh(client, page, slug, target[slug], f"all-of-it-{slug}", lot_id=lots[slug])
+        assert done.status_code == 200, done.json
+        return client.get(f"{API}/batches/{page['id']}").json["mix"]
+
+    mix = poured("brown-rice-flour")
+    assert "milk" in mix["allergens"].lower()
+    assert (mix["binder"][:10], mix["binder_is_in"]) == ("Not in yet", False)
+    poured("skim-milk-powder")
+    assert poured("psyllium-husk")["binder_is_in"] is True

@@ -45,7 +45,7 @@ from fallow_sieve.core.blends.judgement import Judgement, Quiet, Rules, Setting,
 from fallow_sieve.core.blends.limits import Limits
 from fallow_sieve.core.blends.metrics import BANDED, FIELD_OF_METRIC, KNOWN_STARCH_NEEDED, METRICS, ROLE_SHARES, Metric
 from fallow_sieve.core.blends.mix_class import ALL_STARCH_PCT, MixClass, class_of, egg_carries, fresh_egg_of
-from fallow_sieve.core.blends.moving import Moved, moved_by, step_for
+from fallow_sieve.core.blends.moving import step_for
 from fallow_sieve.core.blends.practice import Kept, Record, bands_of, usual_nutrition
 from fallow_sieve.core.blends.unsure import analyse
 from fallow_sieve.core.blends.uses import (
@@ -105,7 +105,6 @@ __all__ = [
     "Limits",
     "Metric",
     "MixClass",
-    "Moved",
     "NamedUse",
     "Part",
     "PartShare",
@@ -139,7 +138,6 @@ __all__ = [
     "judge",
     "load_of_binders",
     "load_state",
-    "moved_by",
     "of_mix",
     "rule_of_use",
     "scale_to",

@@ -1,3 +1,3 @@
-"""Mathematics with no idea of the job: programs and their solver, nested learning, sieving, repeated readings."""
+"""Mathematics with no idea of the job: programs and their solver, nested learning, repeated readings, distributions."""
 
-__all__ = ["nested_normal", "programs", "repeatability", "repeated_readings", "solver"]
+__all__ = ["distributions", "nested_normal", "programs", "repeatability", "repeated_readings", "solver"]

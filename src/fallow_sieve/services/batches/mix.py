@@ -6,8 +6,9 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from fallow_sieve.core.batches.adding import PartIn, comes_apart
-from fallow_sieve.core.batches.batch import Batch, Weighing
+from fallow_sieve.core.batches.batch import Batch, BatchState, Weighing, poured_g
 from fallow_sieve.core.batches.yields import mix_density, scoop_g
+from fallow_sieve.core.ingredients import Role, Shelf, short_name
 from fallow_sieve.core.labels.binder_line import binder_line
 from fallow_sieve.core.stock.budget import GlutenBudget, GlutenDraw, gluten_budget
 from fallow_sieve.core.values import Range
@@ -16,6 +17,7 @@ from fallow_sieve.services.kitchen import KitchenNow
 from fallow_sieve.services.labels.rules import rules_of
 
 SCOOP_ML = 60.0
+_SHORT = 0.02  # of a dose of binder: what less is missing is within what a scale is off by
 NO_ALLERGEN = "No allergen that is watched here; check the sacks."
 
 
@@ -55,6 +57,7 @@ def mix_seen(
 ) -> MixSeen:
     """Return what a made (or planned) mix is."""
     mix = mix_for_label(batch, made, weighings, kitchen, held, "")
+    waits = _binder_to_come(batch, weighings, made.shelf)
     line = binder_line(mix, rules_of("eu").text)
     told = gluten_parts(made.draws, made.shelf, held)
     budget = gluten_budget([GlutenDraw(p.name, p.mass_g, p.mg_per_kg, p.contains) for p in told])
@@ -62,8 +65,8 @@ def mix_seen(
     parts = [PartIn(made.shelf[p.ingredient], p.mass_g) for p in made.blend.parts]
     return MixSeen(
         draws=_draws(made),
-        binder=line.text or "No binder in, and none is usual for this use.",
-        binder_is_in=None if load is None else load > 0,
+        binder=waits or line.text or "No binder in, and none is usual for this use.",
+        binder_is_in=None if load is None else load > 0 and not waits,
         allergens=next((c.say for c in made.judgement.cautions if c.kind == "allergens"), NO_ALLERGEN),
         gluten=gluten_words(budget),
         budget=budget,
@@ -73,6 +76,17 @@ def mix_seen(
         comes_apart=comes_apart(parts, {}),
         cautions=[c.say for c in made.judgement.cautions if c.kind != "allergens"],
     )
+
+
+def _binder_to_come(batch: Batch, weighings: Sequence[Weighing], shelf: Shelf) -> str:
+    """Which binder of a batch that is not blended yet is still to be weighed; empty where none is."""
+    if batch.state not in (BatchState.PLANNED, BatchState.WEIGHING):
+        return ""
+    there = poured_g(weighings)
+    binders = {s: g for s, g in batch.targets_g.items() if s in shelf and shelf[s].role is Role.BINDER}
+    left = {s: g - there.get(s, 0.0) for s, g in binders.items()}
+    waits = [f"{short_name(shelf[s].name).lower()}, {g:.0f} g" for s, g in left.items() if g > _SHORT * binders[s]]
+    return f"Not in yet: {'; '.join(waits)}." if waits else ""
 
 
 def gluten_words(budget: GlutenBudget) -> str:

@@ -186,7 +186,7 @@ def batch_page(session: Session, batch_id: int, kitchen: KitchenNow, today: date
             found.weighings, found.bags, found.steps, batch.wanted.loss_pct
         ),
         off_revision=_off(found),
-        mix=mix_seen(batch, made, found.weighings, kitchen, found.held) if made else None,
+        mix=_mix(found, parts, made, kitchen, today),
         best_before=made.kept.low.isoformat() if made and made.kept.low else "",
         best_before_why=kept_why(made.kept) if made else "", cost=_cost(parts),
         currency=settings_of(session).currency, holds=found.holds, prints=prints_of(session, batch_id),
@@ -204,6 +204,20 @@ def _off(found: OnRecord) -> str:
     if found.batch.state in _UNDER_WAY or off_pct <= OFF_REVISION_PCT:
         return ""
     return f"What was weighed left its revision by {off_pct:.1f} % of mass."
+
+
+def _mix(
+    found: OnRecord, parts: Sequence[PartAtScale], made: Made | None, kitchen: KitchenNow, today: date
+) -> MixSeen | None:
+    """What the mix is; while it is weighed what it will be, so that no allergen or binder to come is left out."""
+    if made is None:
+        return None
+    if found.batch.state is BatchState.WEIGHING:
+        to_come = (d for p in parts if p.poured_g < p.low_g for d in _planned(p, found.lot_of))
+        draws = (*draws_of(found.weighings, found.lot_of), *to_come)
+        if all(d.ingredient in kitchen.shelf for d in draws):
+            made = made_mix(found.batch, draws, kitchen, _made_on(found.batch, today))
+    return mix_seen(found.batch, made, found.weighings, kitchen, found.held)
 
 
 def made_or_planned(found: OnRecord, parts: Sequence[PartAtScale], kitchen: KitchenNow, today: date) -> Made | None:
