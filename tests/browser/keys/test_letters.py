@@ -1,4 +1,4 @@
-"""A letter is a key of the bench until something is typed; see test_every_key for what each key does."""
+"""A letter is a key of the bench until something is typed; see test_every_key beside it for what each key does."""
 
 from playwright.sync_api import expect
 
