@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import pytest
-from tests.api.batches.test_batches import API, bring, planned, stocked, weigh
+from tests.api.batches.making import API, bring, planned, stocked, weigh
 
 AHEAD = {
     "letters": "tf",

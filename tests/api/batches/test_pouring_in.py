@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import pytest
-from tests.api.batches.test_batches import API, bring, lot_g, planned, stocked, weigh_all
+from tests.api.batches.making import API, bring, lot_g, planned, stocked, weigh_all
 
 
 @pytest.fixture
