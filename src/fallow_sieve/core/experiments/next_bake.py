@@ -38,12 +38,13 @@ def _envelope(means: Array, shifts: Array) -> tuple[list[int], Array]:
             if crossings:
                 crossings.pop()
         while kept:
-            at = (means[kept[-1]] - means[i]) / (shifts[i] - shifts[kept[-1]])
+            # All but parallel lines cross out of reach: plain numbers, for which that is no warning.
+            at = float(means[kept[-1]] - means[i]) / float(shifts[i] - shifts[kept[-1]])
             if crossings and at <= crossings[-1]:
                 kept.pop()
                 crossings.pop()
                 continue
-            crossings.append(float(at))
+            crossings.append(at)
             break
         kept.append(i)
     return kept, np.array(crossings)
