@@ -49,6 +49,7 @@ from fallow_sieve.core.formulas.gauges import (
     TOO_MUCH,
     Gauge,
     LeaveningRule,
+    LineMoves,
     SauceBand,
     Thickener,
     Usual,
@@ -56,11 +57,11 @@ from fallow_sieve.core.formulas.gauges import (
     UsualShare,
     by_school,
     has_yeast,
+    moves_of,
     powder_equivalent,
     soda_of,
 )
 from fallow_sieve.core.formulas.judgement import FormulaJudgement, judge_formula
-from fallow_sieve.core.formulas.moving import LineMoves, moves_of
 from fallow_sieve.core.formulas.new_line import begin_line
 from fallow_sieve.core.formulas.newer_blend import changes_on
 from fallow_sieve.core.formulas.portions import MAX_NAME, Portion

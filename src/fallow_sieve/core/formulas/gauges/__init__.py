@@ -13,6 +13,7 @@ from fallow_sieve.core.formulas.gauges.leavening import (
     soda_of,
     usual_share_pct,
 )
+from fallow_sieve.core.formulas.gauges.moving import LineMoves, moves_of
 from fallow_sieve.core.formulas.gauges.richness import UsualAmount, for_thirst
 from fallow_sieve.core.formulas.gauges.state_words import odd, said, said_more, unjudged
 from fallow_sieve.core.formulas.gauges.thickening import (
@@ -35,6 +36,7 @@ __all__ = [
     "Gauge",
     "LeaveningRule",
     "Lift",
+    "LineMoves",
     "Load",
     "SauceBand",
     "Thickener",
@@ -53,6 +55,7 @@ __all__ = [
     "lift_gauge",
     "lifts",
     "loads_on_yeast",
+    "moves_of",
     "odd",
     "odd_shares",
     "powder_equivalent",

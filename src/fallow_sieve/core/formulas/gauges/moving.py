@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 
 from fallow_sieve.core.blends import step_for
 from fallow_sieve.core.formulas.formula import Formula
-from fallow_sieve.core.formulas.gauges import Gauge
+from fallow_sieve.core.formulas.gauges.gauge import Gauge
 
 Judged = Callable[[Formula], tuple[Gauge, ...]]
 
