@@ -43,6 +43,7 @@ _HOLDER = re.compile(
     re.I,
 )
 _PART_OF = re.compile(r"\b(?:half|most|quarter|rest)\b", re.I)
+_HALF = re.compile(r"\bhalf(?:\s+an?)?\s+(kilos?|kg|pounds?|lbs?)\b", re.I)
 _VAGUE = re.compile(
     r"^(?:an?\s+)?(?:few|couple(?:\s+of)?|little|bit(?:\s+of)?|lots?(?:\s+of)?|plenty(?:\s+of)?|some)\s+"
     r"(?:(?:kilos?|kgs?|grams?|pounds?|lbs?|cups?)\s+(?:of\s+)?)?",
@@ -167,7 +168,7 @@ def _value(text: str) -> float:
 
 
 def _read(piece: str, shelf: Shelf, words: Words) -> ReadBin | None:
-    bare, price, basis = _without_price(_LEAD.sub("", piece))
+    bare, price, basis = _without_price(_LEAD.sub("", _HALF.sub(r"0.5 \1", piece)))
     is_part = bool(_PART_OF.search(bare))
     bare = re.sub(r"\(([^()]*\d[^()]*)\)", r" \1 ", bare)  # an amount in brackets
     bare = re.sub(r"\(\s*\)|\s[-–:@]\s*$|\s{2,}", " ", _HOLDER.sub(" ", bare)).strip(" ,;:-–@()")
