@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import json
 from dataclasses import asdict, dataclass
+from functools import lru_cache
 from typing import Any
 
 from sqlmodel import Session, col, select
@@ -43,6 +45,12 @@ def limits_of(record: dict[str, Any]) -> Limits:
         max_gum_pct=record.get("max_gum_pct"),
         uses=tuple(NamedUse(**u) for u in record.get("uses", ())),
     )
+
+
+@lru_cache(maxsize=128)
+def limits_in(text: str) -> Limits:
+    """Return the limits that stand in a brief's row, by their JSON text: they are asked at each move of a hand."""
+    return limits_of(json.loads(text))
 
 
 def _brief(row: BriefRow) -> Brief:

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import json
 import sqlite3
 from collections.abc import Callable, Hashable, Iterator
 from contextlib import AbstractContextManager, ExitStack, closing, contextmanager, suppress
@@ -21,7 +20,7 @@ from fallow_sieve.core.blends import Limits
 from fallow_sieve.core.formulas import Pour
 from fallow_sieve.core.ingredients import Shelf
 from fallow_sieve.safekeeping import copy_whole, how_to_read
-from fallow_sieve.store.briefs import limits_of
+from fallow_sieve.store.briefs import limits_in
 from fallow_sieve.store.database import (
     OtherVersionError,
     migrate,
@@ -188,7 +187,7 @@ class KitchenStore:
         version, cup, spoon, temp, money, school, thickens, store_c, serving_g, mark, limits = row
         if brief_id is not None and limits is None:
             raise NotFoundError("brief", brief_id)
-        asked = limits_of(json.loads(limits)) if limits else Limits()
+        asked = limits_in(limits) if limits else Limits()
         pours = self._pours_at(mark)
         return Standing(version, cup, spoon, temp, money, school, thickens, store_c, serving_g, pours, asked)
 

@@ -76,7 +76,7 @@ def test_two_bakes_make_a_map_and_the_point_is_judged_by_it(client):
     assert at["mean"] == pytest.approx(found["map"]["best"]["mean"], abs=1e-6)
     assert at["inside"]
     assert sum(p["mass_g"] for p in at["parts"] if p["varied"]) == pytest.approx(730)
-    assert {s["band"]["metric"] for s in at["judgement"]["sieves"]} >= {"starch_share_pct", "grit_index"}
+    assert {s["band"]["metric"] for s in at["judgement"]["fit"]["bands"]} >= {"starch_share_pct", "grit_index"}
 
 
 def test_next_bakes_a_point_of_ones_own_and_a_twin(client):

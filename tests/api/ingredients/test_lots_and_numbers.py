@@ -189,7 +189,7 @@ def test_a_flour_of_ones_own_borrows_what_it_lacks_and_no_sieve_is_left_unjudged
     parts = [{"ingredient": slug, "mass_g": 70}, {"ingredient": "tapioca-starch", "mass_g": 30}]
 
     def unjudged():
-        found = client.post(f"{API}/analyse", json={"parts": parts, "use": "tin-loaf"}).json["sieves"]
+        found = client.post(f"{API}/analyse", json={"parts": parts, "use": "tin-loaf"}).json["fit"]["bands"]
         return {s["band"]["metric"] for s in found if s["status"] == "unknown"}
 
     assert {"thirst_g_per_g", "grit_index"} <= unjudged()

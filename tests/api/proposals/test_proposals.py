@@ -97,7 +97,7 @@ def test_a_held_blend_is_mended_and_passes_when_the_change_is_applied(client, be
     for option in answer["options"]:
         assert sum(p["mass_g"] for p in option["parts"]) == pytest.approx(before)
         judged = client.post("/api/v1/analyse", json={**given, "parts": option["parts"]}).json
-        statuses = {s["status"] for s in (*judged["sieves"], *judged["limits"])}
+        statuses = {s["status"] for s in (*judged["fit"]["bands"], *judged["limits"])}
         assert statuses == {"pass"} if option["passes"] else "held" not in statuses
     fine = client.post("/api/v1/mend", json=bench("Trolley short mix")).json
     assert (fine["state"], fine["options"]) == ("fine", [])

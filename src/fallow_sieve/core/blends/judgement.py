@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from fallow_sieve.core.blends.analysis import Analysis
 from fallow_sieve.core.blends.bag import BagContents, bag_of
@@ -79,7 +79,7 @@ class Quiet:
 
 @dataclass(frozen=True, slots=True)
 class Judgement:
-    """All that is known about a blend for its use. `sieves` has what holds it first; `say` is the state.
+    """All that is known about a blend for its use. `fit` has what holds it first; `say` is the state.
 
     `rests` is what it rests on by weight in the fit, None without a use. `say_binder` says of a mix for several uses
     what binder suits them all.
@@ -88,7 +88,6 @@ class Judgement:
     analysis: Analysis
     fit: Fit | None
     rests: Rests | None
-    sieves: tuple[BandResult, ...]
     quiet: tuple[Quiet, ...]
     limits: tuple[LimitResult, ...]
     binder: BinderLoad
@@ -104,6 +103,11 @@ class Judgement:
     say_binder: str = ""
 
     @property
+    def sieves(self) -> tuple[BandResult, ...]:
+        """How the blend stands at each band of its use, what holds it first; none without a use."""
+        return self.fit.bands if self.fit else ()
+
+    @property
     def is_held(self) -> bool:
         """Whether any sieve or limit holds the blend."""
         statuses = [*(s.status for s in self.sieves), *(x.status for x in self.limits)]
@@ -117,8 +121,7 @@ def judge(blend: Blend, shelf: Shelf, use: Use | None, rules: Rules, setting: Se
     shelf = drawing_on(blend.parts, shelf)
     gluten = estimate_gluten(analysis.parts, shelf)
     asked = with_changes(use, where.limits.bands) if use else None
-    fit = fit_to(asked, analysis) if asked else None
-    sieves = worst_first(fit.bands) if fit else ()
+    fit = _fit(asked, analysis) if asked else None
     bag = bag_of(analysis.parts, _usual_doses(use), needs_binder=bool(use and use.doses))
     limits = check_limits(where.limits, analysis, gluten, bag.kind, shelf, where.currency)
     items = [shelf[p.ingredient] for p in analysis.parts]
@@ -127,7 +130,6 @@ def judge(blend: Blend, shelf: Shelf, use: Use | None, rules: Rules, setting: Se
         analysis=analysis,
         fit=fit,
         rests=rests_on(analysis, fit, shelf) if fit else None,
-        sieves=sieves,
         quiet=_quiet(analysis, asked),
         limits=limits,
         binder=load_of_binders(analysis.parts, rules.doses.get(use.slug) if use else None),
@@ -144,6 +146,11 @@ def judge(blend: Blend, shelf: Shelf, use: Use | None, rules: Rules, setting: Se
     )
 
 
+def _fit(use: Use, analysis: Analysis) -> Fit:
+    found = fit_to(use, analysis)
+    return replace(found, bands=worst_first(found.bands))
+
+
 def _usual_doses(use: Use | None) -> Mapping[str, float]:
     """The usual doses for a use (% of flour base); for several, those that suit all."""
     if use is None or not use.together:
@@ -155,7 +162,7 @@ def _state(fit: Fit, limits: Sequence[LimitResult]) -> str:
     """The state in one sentence; of several uses, which is the worst, unless a limit holds the mix for all."""
     if fit.each and not any(x.status is Status.HELD for x in limits):
         return say_several(fit)
-    return state_sentence([*worst_first(fit.bands), *limits])
+    return state_sentence([*fit.bands, *limits])
 
 
 def _quiet(analysis: Analysis, use: Use | None) -> tuple[Quiet, ...]:

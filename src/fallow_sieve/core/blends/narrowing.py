@@ -7,14 +7,13 @@ flour tastes is a judgement that no test replaces: it is counted apart.
 from __future__ import annotations
 
 from collections import defaultdict
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
-from typing import NamedTuple
 
-from fallow_sieve.core.blends.analysis import Analysis, PartShare
+from fallow_sieve.core.blends.analysis import Analysis
 from fallow_sieve.core.blends.metrics import FIELD_OF_METRIC, METRICS
-from fallow_sieve.core.blends.uses import BandResult, Fit
-from fallow_sieve.core.ingredients import Quality, Shelf, short_name
+from fallow_sieve.core.blends.uses import Fit
+from fallow_sieve.core.ingredients import Fact, Quality, Shelf, short_name
 from fallow_sieve.core.values import Status
 
 TASTE = "flavour_index"
@@ -57,62 +56,58 @@ class Rests:
 
 def rests_on(analysis: Analysis, fit: Fit, shelf: Shelf) -> Rests:
     """Return what the judgement of a mix rests on (% of its weight), from the numbers of `shelf`."""
-    by_quality: dict[str, float] = {str(q): 0.0 for q in Quality}
+    weight_of = dict.fromkeys(Quality, 0.0)
     gains: dict[tuple[str, str], float] = defaultdict(float)
-    names = {p.ingredient: p.name for p in analysis.parts}
     taste = 0.0
-    weighed = list(_weighed(analysis, fit, shelf))
-    total = sum(x.weight for x in weighed) or 1.0
-    for x in weighed:
-        pct = 100 * x.weight / total
-        if x.field == TASTE:
-            taste += pct
+    for field, numbers in _weighed(analysis, fit, shelf):
+        if field == TASTE:
+            taste += sum(weight for *_, weight in numbers)
             continue
-        by_quality[x.quality.value] += pct
-        kind = _TEST_OF.get(x.field)
-        if kind is not None and x.quality not in SURE:
-            gains[x.ingredient, kind] += pct
-    best = sorted(gains.items(), key=lambda g: -g[1])[:OFFERED]
-    tests = tuple(TestOffer(s, names[s], kind, pct) for (s, kind), pct in best if pct >= _LEAST_PCT)
-    unsure = sum(pct for q, pct in by_quality.items() if Quality(q) not in SURE)
+        kind = _TEST_OF.get(field, "")
+        for slug, quality, weight in numbers:
+            weight_of[quality] += weight
+            if kind and quality not in SURE:
+                gains[slug, kind] += weight
+    pct = 100 / ((taste + sum(weight_of.values())) or 1.0)
+    by_quality = {str(quality): pct * weight for quality, weight in weight_of.items()}
+    tests = _best(gains, pct, {p.ingredient: p.name for p in analysis.parts})
+    unsure = pct * sum(weight for quality, weight in weight_of.items() if quality not in SURE)
     after = unsure - sum(t.points_pct for t in tests)
-    return Rests(by_quality, taste, unsure, after, tests, _sentence(tests, unsure, after))
+    return Rests(by_quality, pct * taste, unsure, after, tests, _sentence(tests, unsure, after))
 
 
-class _Number(NamedTuple):  # thousands are made at each move of a hand
-    ingredient: str
-    field: str
-    quality: Quality
-    weight: float
+def _best(gains: Mapping[tuple[str, str], float], pct: float, names: Mapping[str, str]) -> tuple[TestOffer, ...]:
+    """The tests that would make the most of the judgement surer; `pct` turns a weight into % of it."""
+    best = sorted(gains.items(), key=lambda g: -g[1])[:OFFERED]
+    return tuple(TestOffer(slug, names[slug], kind, pct * w) for (slug, kind), w in best if pct * w >= _LEAST_PCT)
 
 
-def _weighed(analysis: Analysis, fit: Fit, shelf: Shelf) -> Iterator[_Number]:
-    """Every number that a sieve reads, with its weight in the fit."""
+_Number = tuple[str, Quality, float]  # ingredient, how it is known, weight in the fit: many at each move of a hand
+_Shares = Sequence[tuple[str, Mapping[str, Fact], float]]  # ingredient, its facts, % of the mix or of the flour base
+
+
+def _weighed(analysis: Analysis, fit: Fit, shelf: Shelf) -> Iterator[tuple[str, list[_Number]]]:
+    """The field that each sieve reads, and its numbers with their weight in the fit."""
+    of_mix = [(p.ingredient, shelf[p.ingredient].facts, p.mix_pct) for p in analysis.parts if p.mix_pct > 0]
+    of_flour = [
+        (p.ingredient, shelf[p.ingredient].facts, p.flour_pct)
+        for p in analysis.parts
+        if p.in_flour_base and p.flour_pct
+    ]
     for row in fit.bands:
-        field = FIELD_OF_METRIC.get(row.band.metric)
+        metric = row.band.metric
+        field = FIELD_OF_METRIC.get(metric)
         if field is not None and row.status is not Status.UNKNOWN:
-            yield from _of_row(row, field, analysis, shelf)
+            yield field, _of_row(0.5 * row.band.weight, field, of_mix if METRICS[metric].basis == "mix" else of_flour)
 
 
-def _of_row(row: BandResult, field: str, analysis: Analysis, shelf: Shelf) -> Iterator[_Number]:
-    terms, mass, sums = [], 0.0, 0.0
-    of_mix = METRICS[row.band.metric].basis == "mix"
-    for part in analysis.parts:
-        fact = shelf[part.ingredient].facts.get(field)
-        share = part.mix_pct if of_mix else _share_of_flour(part)
-        if fact is not None and share > 0:
-            # A nought is a number too: half of the weight goes by mass, half by what it gives to the sum.
-            gives = share * abs(fact.range.typical)
-            terms.append((part.ingredient, fact.quality, share, gives))
-            mass += share
-            sums += gives
-    half = 0.5 * row.band.weight
-    for slug, quality, share, gives in terms:
-        yield _Number(slug, field, quality, half * (share / mass + (gives / sums if sums > 0 else share / mass)))
-
-
-def _share_of_flour(part: PartShare) -> float:
-    return (part.flour_pct or 0.0) if part.in_flour_base else 0.0
+def _of_row(half: float, field: str, shares: _Shares) -> list[_Number]:
+    """The numbers of one sieve; a nought is one too, so `half` its weight goes by mass, and half by what each gives."""
+    found = [(slug, fact, share) for slug, facts, share in shares if (fact := facts.get(field)) is not None]
+    gives = [share * abs(fact.range.typical) for _, fact, share in found]
+    mass, sums = sum([share for *_, share in found]), sum(gives)
+    by_mass, by_sum = (half / mass, half / sums) if sums > 0 else (2 * half / (mass or 1.0), 0.0)
+    return [(s, f.quality, by_mass * share + by_sum * g) for (s, f, share), g in zip(found, gives, strict=True)]
 
 
 def _sentence(tests: tuple[TestOffer, ...], unsure: float, after: float) -> str:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
+from functools import lru_cache
 
 from fallow_sieve.core.blends.metrics import METRICS
 from fallow_sieve.core.blends.uses.use import Use, UseBand
@@ -34,8 +35,11 @@ def with_changes(use: Use, changes: Iterable[BandChange]) -> Use:
     the limits that were given contradict one another.
     """
     given = tuple(changes)
-    if not given:
-        return use
+    return _with_changes(use, given) if given else use
+
+
+@lru_cache(maxsize=128)  # a brief asks the same at each move of a hand
+def _with_changes(use: Use, given: tuple[BandChange, ...]) -> Use:
     bands = {b.metric: b for b in use.bands}
     for change in given:
         if change.metric not in METRICS:

@@ -72,14 +72,17 @@ class Use:
     family: str
     moisture: str
     bands: tuple[UseBand, ...]
-    classes: Mapping[MixClass, tuple[UseBand, ...]] = field(default_factory=dict, hash=False)
+    classes: Mapping[MixClass, tuple[UseBand, ...]] = field(default_factory=dict)
     bag: tuple[UseBand, ...] = ()
     nutrition: tuple[UsualRange, ...] = ()
-    doses: Mapping[str, float] = field(default_factory=dict, hash=False)
+    doses: Mapping[str, float] = field(default_factory=dict)
     needs_binder: bool = False
-    familiar: Mapping[str, float] = field(default_factory=dict, hash=False)
-    usual_most: Mapping[str, float] = field(default_factory=dict, hash=False)
+    familiar: Mapping[str, float] = field(default_factory=dict)
+    usual_most: Mapping[str, float] = field(default_factory=dict)
     together: tuple[WeighedUse, ...] = ()
+
+    def __hash__(self) -> int:
+        return hash(self.slug)  # few have the same, and a hash of every band is slow at each move of a hand
 
     @property
     def weighed(self) -> tuple[WeighedUse, ...]:

@@ -62,9 +62,9 @@
 
   const currency = $derived(kitchen.settings?.currency ?? '');
   const rows = $derived(
-    (right?.judgement.sieves ?? []).map((now) => ({
+    (right?.judgement.fit?.bands ?? []).map((now) => ({
       now,
-      was: left?.judgement.sieves.find((s) => s.band.metric === now.band.metric) ?? null,
+      was: left?.judgement.fit?.bands.find((s) => s.band.metric === now.band.metric) ?? null,
       info: kitchen.metric(now.band.metric)
     }))
   );

@@ -98,7 +98,7 @@
         <h2>How it stands</h2>
         <table class="lines">
           <tbody>
-            {#each j.sieves as sieve (sieve.band.metric)}
+            {#each j.fit?.bands ?? [] as sieve (sieve.band.metric)}
               {@const m = kitchen.metric(sieve.band.metric)}
               <tr
                 ><th scope="row">{m.label}</th><td class="num"

@@ -28,7 +28,7 @@
   }
 
   function bandOf(metric: string): { good_low: number; good_high: number } {
-    const band = search.bench.judgement?.sieves.find((s) => s.band.metric === metric)?.band;
+    const band = search.bench.judgement?.fit?.bands.find((s) => s.band.metric === metric)?.band;
     return { good_low: band?.good_low ?? 0, good_high: band?.good_high ?? 0 };
   }
 

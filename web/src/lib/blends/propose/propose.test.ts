@@ -212,7 +212,7 @@ describe('a trade-off', () => {
   it('knows where the blend on the bench stands', () => {
     const judgement = {
       analysis: { cost_per_kg: { typical: 4.2 }, metrics: { fibre_pct: { typical: 6 } } },
-      sieves: [sieve('fibre_pct', 6, 4, 12), sieve('fat_pct', 1, 0, 5), sieve('flat', 3, 3, 3)]
+      fit: { bands: [sieve('fibre_pct', 6, 4, 12), sieve('fat_pct', 1, 0, 5), sieve('flat', 3, 3, 3)] }
     } as unknown as Parameters<typeof standsAt>[1];
     expect(standsAt('cheapest', judgement)).toBe(4.2);
     expect(standsAt('most-fibre', judgement)).toBe(6);

@@ -29,7 +29,7 @@ export function standsAt(aim: Aim, judgement: Judgement | null): number | null {
   if (aim === 'cheapest') return judgement.analysis.cost_per_kg.typical ?? null;
   const metric = METRICS[aim];
   if (metric) return judgement.analysis.metrics[metric]?.typical ?? null;
-  const margins = judgement.sieves.flatMap(({ band, estimate }) => {
+  const margins = (judgement.fit?.bands ?? []).flatMap(({ band, estimate }) => {
     const width = band.good_high - band.good_low;
     if (estimate.typical === null || width <= 0) return [];
     return [(estimate.typical - band.good_low) / width, (band.good_high - estimate.typical) / width];

@@ -26,18 +26,19 @@
     if (use) void practice.load(use);
   });
   let open = $state<string | null>(null);
+  const all = $derived(judgement?.fit?.bands ?? []);
   /** The sieves of all uses, or of the one that is looked at alone. */
   const sieves = $derived(
     alone && judgement?.fit?.each.some((u) => u.use === alone)
-      ? judgement.sieves.flatMap((s) => forUse(s, alone!) ?? [])
-      : (judgement?.sieves ?? [])
+      ? all.flatMap((s) => forUse(s, alone!) ?? [])
+      : all
   );
   const gritty = $derived(
     judgement?.analysis.gritty ? bench.nameOf(judgement.analysis.gritty).toLowerCase() : ''
   );
   /** Where a sieve holds it, the sieve itself offers to mend. */
   const canMend = $derived.by(() => {
-    const sieves = judgement?.sieves.map((s) => s.status) ?? [];
+    const sieves = all.map((s) => s.status);
     const limits = judgement?.limits.map((l) => l.status) ?? [];
     return !sieves.includes('held') && (sieves.includes('close') || limits.includes('held'));
   });
@@ -67,7 +68,7 @@
       ontoggle={() => (open = open === sieve.band.metric ? null : sieve.band.metric)}
     />
   {/each}
-  {#if !judgement.sieves.length}
+  {#if !all.length}
     <p class="soft mt-2">Say what the mix is for, under its name, and its sieves stand here.</p>
   {:else}
     <p class="soft small mt-2">

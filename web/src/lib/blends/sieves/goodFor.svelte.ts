@@ -25,6 +25,6 @@ export class AllUses {
   async #judge(parts: readonly Part[], use: string): Promise<void> {
     const body = { parts: [...parts], use, brief_id: null };
     const { data } = await ask(api.POST('/api/v1/analyse', { body }));
-    if (this.open === use) this.sieves = data.sieves;
+    if (this.open === use) this.sieves = data.fit?.bands ?? [];
   }
 }

@@ -18,7 +18,7 @@
   const lines = $derived(
     [...(point?.parts ?? [])].sort((a, b) => kitchen.roleOrder(b.role) - kitchen.roleOrder(a.role))
   );
-  const sieves = $derived(point?.judgement.sieves ?? []);
+  const sieves = $derived(point?.judgement.fit?.bands ?? []);
   const order = $derived(sieves.slice(0, 7).map((s) => s.band.metric));
 </script>
 
