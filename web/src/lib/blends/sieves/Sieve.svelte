@@ -36,13 +36,16 @@
     use = null,
     mixes = []
   }: Props = $props();
-  const metric = $derived(kitchen.metric(result.band.metric));
+  // A name by itself, so that while a hand drags only the mark is drawn anew, and not the mixes on record.
+  const name = $derived(result.band.metric);
+  const metric = $derived(kitchen.metric(name));
+  const ticks = $derived(ticksOf(mixes, name));
   const e = $derived(result.estimate);
   const several = $derived((result.layers?.length ?? 0) > 1);
   const words = $derived(standing(result, metric.decimals));
 </script>
 
-<section class="sieve" class:stuck={result.status === 'held'} data-metric={result.band.metric}>
+<section class="sieve" class:stuck={result.status === 'held'} data-metric={name}>
   <button class="head" aria-expanded={open} onclick={ontoggle}>
     <span class="name">
       {#if open}<ChevronDown size={14} aria-hidden="true" />{:else}<ChevronRight
@@ -68,7 +71,7 @@
         low={e.low}
         high={e.high}
         possible={metric}
-        ticks={ticksOf(mixes, result.band.metric)}
+        {ticks}
         holds_low={result.band.holds_low}
         holds_high={result.band.holds_high}
       />
@@ -90,7 +93,7 @@
     >
   {/if}
   {#if open && several}<OfUses {result} />{/if}
-  {#if open}<HowWorked {parts} {use} band={result.band} metric={result.band.metric} />{/if}
+  {#if open}<HowWorked {parts} {use} band={result.band} metric={name} />{/if}
 </section>
 
 <style>

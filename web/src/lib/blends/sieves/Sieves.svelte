@@ -21,7 +21,8 @@
   const judgement = $derived(bench.judgement);
   let alone = $state<string | null>(null);
   const use = $derived(alone ?? judgement?.fit?.use ?? null);
-  const mixes = $derived(use ? practice.of(use, judgement?.fit?.mix_class ?? 'plain') : []);
+  const mixClass = $derived(judgement?.fit?.mix_class ?? 'plain');
+  const mixes = $derived(use ? practice.of(use, mixClass) : []);
   $effect(() => {
     if (use) void practice.load(use);
   });
