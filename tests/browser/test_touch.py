@@ -33,3 +33,33 @@ def test_a_finger_finds_whatever_is_pressed_chosen_or_typed_into(page, address):
     page.wait_for_timeout(300)
     assert page.evaluate(SMALL, f"{PRESSED}, {TYPED}") == []
     assert over_the_side(page) == []
+
+
+STAGES = ["Briefs", "Ingredients", "Blends", "Formulas", "Schedule", "Trials", "Tastings", "Experiments", "Batches"]
+
+
+def test_every_stage_is_two_taps_away_and_its_neighbours_one(page):
+    page.goto("/#/bench/12")
+    path = page.get_by_role("navigation", name="Path of the work")
+    for n, stage in enumerate(STAGES):
+        path.get_by_role("button").tap()
+        path.get_by_role("link", name=stage).last.tap()
+        expect(path.get_by_role("button", name=stage, exact=True)).to_have_attribute("aria-expanded", "false")
+        expect(page.locator("h1").first).to_be_visible()
+        assert path.get_by_role("link").all_inner_texts() == [*STAGES[max(0, n - 1) : n], *STAGES[n + 1 : n + 2]]
+    path.get_by_role("link", name="Experiments").tap()
+    expect(path.get_by_role("button", name="Experiments")).to_be_visible()
+
+
+def test_the_opened_path_closes_by_escape_and_by_a_tap_elsewhere(page):
+    page.goto("/#/settings")
+    opener = page.get_by_role("button", name="Path of the work")
+    opener.press("Enter")
+    expect(page.get_by_role("link", name="Batches")).to_be_visible()
+    page.keyboard.press("Tab")
+    page.keyboard.press("Escape")
+    expect(opener).to_be_focused()
+    expect(opener).to_have_attribute("aria-expanded", "false")
+    opener.tap()
+    page.touchscreen.tap(195, 780)
+    expect(page.get_by_role("link", name="Batches")).to_have_count(0)

@@ -6,11 +6,11 @@
   import Sun from '@lucide/svelte/icons/sun';
   import Undo2 from '@lucide/svelte/icons/undo-2';
   import Weight from '@lucide/svelte/icons/weight';
-  import { router } from 'svelte-spa-router';
   import { appearance } from './appearance.svelte';
   import { scale } from '../device/scale.svelte';
   import { current } from './current.svelte';
   import { undoing } from './undo.svelte';
+  import WorkPath from './WorkPath.svelte';
 
   interface Props {
     onsearch: () => void;
@@ -18,37 +18,13 @@
   }
   const { onsearch, onkeys }: Props = $props();
 
-  // The path of the work, in its order. A stage stands here once it can be used.
-  const stages = [
-    { href: '#/', label: 'Briefs', at: /^\/(briefs.*)?$/ },
-    { href: '#/ingredients', label: 'Ingredients', at: /^\/(ingredients|side-by-side|shelf|scale)/ },
-    { href: '#/blends', label: 'Blends', at: /^\/(blends|bench|compare|print)/ },
-    { href: '#/formulas', label: 'Formulas', at: /^\/(formulas|formula|card|recipe)/ },
-    { href: '#/schedules', label: 'Schedule', at: /^\/(schedules|schedule|plan|now|day|starters)/ },
-    { href: '#/trials', label: 'Trials', at: /^\/(trials|trial|bake|family|last)/ },
-    { href: '#/tastings', label: 'Tastings', at: /^\/(tastings|tasting|taste|plating|pooled)/ },
-    { href: '#/experiments', label: 'Experiments', at: /^\/(experiments|experiment)/ },
-    { href: '#/batches', label: 'Batches', at: /^\/(batches|batch|weigh|label|trace|stock|bins|weigh-sheet)/ }
-  ];
   const brief = $derived(current.brief);
   const on = $derived(undoing.on);
-  let path = $state<HTMLElement>();
-
-  // Where the path is longer than the bar, where one is stays in sight.
-  $effect(() => {
-    if (router.location)
-      path?.querySelector('[aria-current]')?.scrollIntoView({ inline: 'nearest', block: 'nearest' });
-  });
 </script>
 
 <header class="no-print">
   <a class="name" href="#/">Fallow Sieve</a>
-  <nav aria-label="Path of the work" bind:this={path}>
-    {#each stages as stage (stage.href)}
-      <a href={stage.href} aria-current={stage.at.test(router.location) ? 'page' : undefined}>{stage.label}</a
-      >
-    {/each}
-  </nav>
+  <WorkPath />
   {#if brief}
     <a class="brief" href="#/briefs/{brief.brief.id}" title="Open the brief">
       <span class="brief-name">{brief.brief.name}</span>
@@ -97,6 +73,7 @@
 
 <style>
   header {
+    position: relative;
     display: flex;
     align-items: stretch;
     gap: 1.5rem;
@@ -112,35 +89,6 @@
     font-weight: 600;
     text-decoration: none;
     white-space: nowrap;
-  }
-
-  /* A path that is longer than its room scrolls; where one is stays in sight. */
-  nav {
-    display: flex;
-    flex: 0 1 auto;
-    gap: 1.1rem;
-    min-width: 0;
-    overflow-x: auto;
-    scrollbar-width: none;
-  }
-
-  nav a {
-    display: flex;
-    align-items: center;
-    border-bottom: 3px solid transparent;
-    border-top: 3px solid transparent;
-    color: var(--soft);
-    text-decoration: none;
-  }
-
-  nav a:hover {
-    color: var(--flax);
-  }
-
-  nav a[aria-current] {
-    border-bottom-color: var(--flax);
-    color: var(--ink);
-    font-weight: 600;
   }
 
   .brief {
@@ -192,10 +140,6 @@
     header {
       gap: 0.9rem;
     }
-
-    nav {
-      gap: 0.85rem;
-    }
   }
 
   @media (max-width: 820px) {
@@ -205,16 +149,12 @@
     }
 
     .brief,
+    .brief-none,
     .wide-only {
       display: none;
     }
-
-    nav {
-      flex: 1;
-    }
   }
 
-  /* On a phone the path has a row of its own, whole from its beginning; a longer one scrolls. */
   @media (max-width: 480px) {
     header {
       flex-wrap: wrap;
@@ -224,17 +164,6 @@
 
     .keys {
       display: none;
-    }
-
-    nav {
-      order: 1;
-      flex: none;
-      width: 100%;
-      min-width: 0;
-      height: 40px;
-      gap: 1.1rem;
-      overflow-x: auto;
-      scrollbar-width: none;
     }
 
     .tools {
