@@ -6,7 +6,7 @@ WEB := src/fallow_sieve/web_dist/index.html
 TYPES := web/src/lib/api/schema.d.ts
 WEB_SOURCES := $(shell find web/src web/public docs/method.md -type f ! -path '$(TYPES)' 2>/dev/null) web/index.html web/vite.config.ts web/package.json
 
-.PHONY: demo setup dev test check fuzz soak lint lint-python lint-web-types lint-web-style lint-web-tests pytest bands bench clean lock schemas screenshots
+.PHONY: demo setup dev test check fuzz soak lint lint-python lint-web-types lint-web-style lint-web-tests pytest bands released bench clean lock schemas screenshots
 
 demo: $(STAMPS)/python $(WEB)
 	@$(BIN)/fallow-sieve serve --demo --db demo.db
@@ -85,6 +85,10 @@ bench: $(STAMPS)/python-dev $(WEB)
 # The bands of every use, from the record of practice; commit the table with the mixes.
 bands: $(STAMPS)/python-dev
 	$(BIN)/python scripts/bands.py src/fallow_sieve/reference/tables
+
+# After a migration: the newest released database brought forward, to be filled with what is new.
+released: $(STAMPS)/python-dev
+	$(BIN)/python scripts/released.py
 
 # What is generated and committed: JSON Schemas and the OpenAPI document; its TypeScript types follow from it.
 schemas: $(STAMPS)/python-dev $(STAMPS)/npm

@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+import sqlite3
 import subprocess
 import sys
 import textwrap
 import threading
+from contextlib import closing
 from dataclasses import dataclass, replace
 
 import pytest
@@ -22,6 +24,7 @@ from fallow_sieve.store.documents import Documents
 from fallow_sieve.store.errors import NotFoundError, StaleSaveError
 from fallow_sieve.store.formulas import FORMULAS
 from fallow_sieve.store.kitchen_store import KitchenStore
+from fallow_sieve.store.tables.columns import RevisionColumns
 
 NOW, LATER = "2026-03-14T09:30:00Z", "2026-03-15T09:30:00Z"
 PARTS = (Part("sorghum-flour", 300.0), Part("potato-starch", 200.0, locked=True))
@@ -256,3 +259,24 @@ def test_a_process_killed_in_the_middle_of_a_save_loses_nothing_that_was_saved(s
     again = KitchenStore(path)
     assert draft_of(again, BLEND_NOUN, 1) == (Blend((Part("teff-flour", 25.0),)), 26, None)
     again.close()
+
+
+KEPT = {t.__table__.name: t.__table__ for t in RevisionColumns.__subclasses__()}
+AS_STORED = {"INTEGER": 1, "VARCHAR": "as it was", "JSON": "{}"}
+
+
+@pytest.mark.parametrize("name", sorted(KEPT))
+@pytest.mark.parametrize(
+    "verb",
+    ["UPDATE {} SET why = 'another'", "DELETE FROM {}", "INSERT OR REPLACE INTO {} {}"],
+    ids=["changed", "away", "replaced"],
+)
+def test_a_kept_revision_of_any_noun_is_never_changed_taken_away_or_replaced(empty_db, name, verb):
+    row = {c.name: AS_STORED[str(c.type)] for c in KEPT[name].columns}
+    values = f"({', '.join(row)}) VALUES ({', '.join('?' for _ in row)})"
+    with closing(sqlite3.connect(empty_db)) as database:
+        database.execute(f"INSERT INTO {name} {values}", tuple(row.values()))
+        given = tuple({**row, "why": "another"}.values()) if "REPLACE" in verb else ()
+        with pytest.raises(sqlite3.IntegrityError, match="append-only"):
+            database.execute(verb.format(name, values), given)
+        assert database.execute(f"SELECT why FROM {name}").fetchall() == [("as it was",)]
