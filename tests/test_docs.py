@@ -121,6 +121,14 @@ def test_the_way_from_a_number_to_its_method_ends_at_a_heading(metric):
     assert f"{{#{section}}}" in METHOD
 
 
+def test_every_gauge_of_the_demo_leads_to_a_heading(client):
+    for n in range(1, 9):
+        content = client.get(f"/api/v1/formulas/{n}").json["draft"]["content"]
+        judged = client.post("/api/v1/formula-judgements", json={"content": content}).json
+        for gauge in judged["gauges"]:
+            assert f"{{#{gauge['section']}}}" in METHOD, gauge["name"]
+
+
 @pytest.mark.parametrize("page", sorted((ROOT / "web/src").rglob("*.svelte")), ids=lambda p: p.name)
 def test_a_page_links_to_headings_of_the_method_that_are_there(page):
     for section in re.findall(r"#/method/([a-z-]+)", page.read_text(encoding="utf-8")):

@@ -25,6 +25,19 @@ def test_a_bake_is_told_in_one_sentence_with_its_measures_on_their_bands(nine):
     expect(nine.locator('[data-measure="specific_volume_ml_g"]')).to_contain_text("2.19")
 
 
+def test_a_measure_opens_to_what_it_rests_on_and_how_far_its_limit_is(page):
+    page.goto("/#/trial/1")
+    page.get_by_role("button", name="Specific volume").click()
+    measure = page.locator("[data-measure=specific_volume_ml_g]")
+    expect(measure).to_contain_text("0.16 less and it would be close.")
+    expect(measure.get_by_role("row", name="Mass after cooling")).to_contain_text("−0.02")
+    page.get_by_role("button", name="Bake loss").press("Enter")
+    expect(measure.get_by_role("table")).to_have_count(0)
+    expect(page.get_by_role("row", name="Mass into the oven")).to_contain_text("+0.93")
+    page.get_by_role("link", name="How is this worked out?").first.click()
+    expect(page.get_by_role("heading", name="Measures")).to_be_in_viewport()
+
+
 def test_why_is_opened_on_a_mark_and_says_what_speaks_for_and_against(nine):
     nine.get_by_role("button", name="Gummy crumb clearly why?").click()
     first = nine.locator("[data-cause]").first

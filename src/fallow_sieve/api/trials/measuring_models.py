@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from pydantic import Field
+from pydantic import Field, RootModel
 
 from fallow_sieve.api.models import In, Out
+from fallow_sieve.core.trials.explaining import MeasureExplained
 
 _Number = Annotated[float, Field(ge=0, le=100_000)]
 _Name = Annotated[str, Field(min_length=1, max_length=40)]
@@ -46,6 +47,16 @@ class MeasureIn(In):
     numbers: Annotated[
         dict[_Name, Annotated[list[_Number], Field(max_length=20)]], Field(default_factory=dict, max_length=12)
     ]
+
+
+class MeasureQuery(In):
+    """Which arm of a trial."""
+
+    arm: _Name | None = None
+
+
+class MeasureExplainedOut(RootModel[MeasureExplained]):
+    """How a measure of a bake came about, what it rests on, and how far the next limit is."""
 
 
 class TakenOut(Out):

@@ -72,18 +72,21 @@ def measures_seen(trial: Trial, rules: TrialRules, arm: str = "") -> tuple[Measu
 
     Its sd is that of one reading, or what its own readings give; one that was as planned counts twice the sd.
     """
-    readings, values, words = of_arm(trial.readings, arm), noted(trial, arm), holds(trial, rules)
+    readings, words = of_arm(trial.readings, arm), holds(trial, rules)
     use, plan = trial.made.use.slug if trial.made.use else "", trial.plan_of(arm)
-    found: dict[str, Measured] = {}
-    for name, value in values.items():
-        q = rules.quantities.get(name)
-        if q is not None and q.source == "measure":
-            found[name] = _taken(q, readings[name], value)
-    found |= derived(found, values)
+    found = taken_of(trial, rules, arm)
+    found |= derived(found, noted(trial, arm))
     return tuple(
         _on_band(rules.quantities[n], m, readings.get(n), band_of(rules.bands, use, words, n), plan.for_reading(n))
         for n, m in sorted(found.items(), key=lambda x: rules.order[x[0]])
     )
+
+
+def taken_of(trial: Trial, rules: TrialRules, arm: str = "") -> dict[str, Measured]:
+    """Return what was measured of an arm and noted, by quantity, each in its unit with its sd."""
+    readings, values = of_arm(trial.readings, arm), noted(trial, arm)
+    measures = {n: q for n in values if (q := rules.quantities.get(n)) is not None and q.source == "measure"}
+    return {n: _taken(q, readings[n], values[n]) for n, q in measures.items()}
 
 
 def _taken(q: Quantity, reading: Reading, value: float) -> Measured:

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from sqlmodel import Session
 
 from fallow_sieve.core.trials.day import DayStage, day_of_bake
+from fallow_sieve.core.trials.explaining import MeasureExplained, measure_explained
 from fallow_sieve.core.trials.faults.counts import Lessons
 from fallow_sieve.core.trials.plan import PLANNED
 from fallow_sieve.core.trials.readings import Reading, in_force, marks
@@ -126,6 +127,12 @@ def trial_page(session: Session, trial_id: int, kitchen: KitchenNow, lessons: Le
 def seen_trial(session: Session, record: TrialOnRecord, kitchen: KitchenNow, *, fresh: bool = False) -> Trial:
     """Return a trial on record with its readings, those of its dough among them; see `kept.trial_kept`."""
     return trial_kept(record, readings_with_those_of_the_dough(session, record), kitchen, fresh=fresh)
+
+
+def measure_seen(session: Session, trial_id: int, name: str, kitchen: KitchenNow, arm: str = "") -> MeasureExplained:
+    """Return how a measure of a trial's arm (its first, unless named) came about. NotFoundError, UnknownNameError."""
+    trial = seen_trial(session, get_trial(session, trial_id), kitchen)
+    return measure_explained(trial, trial_rules(), name, arm if arm in trial.arm_names else trial.arm_names[0])
 
 
 def plan_lines(trial: Trial) -> tuple[PlanLine, ...]:

@@ -15,6 +15,7 @@ describe('what a formula is judged by', () => {
     band: { hard_low: 80, good_low: 87, good_high: 101, hard_high: 108 },
     basis: 'rule of thumb',
     why: '',
+    section: 'gauges',
     ...more
   });
 

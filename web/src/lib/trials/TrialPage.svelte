@@ -58,7 +58,7 @@
           <p class="lead" data-went>{trial.told.say}</p>
           {#if trial.told.state}<p class="state" data-stands>{trial.told.state}</p>{/if}
         {/if}
-        <Measures measures={trial.told.measures} />
+        <Measures trial_id={id} measures={trial.told.measures} />
         <button class="link small" onclick={() => (measuring = true)}
           >Measure it: volume, spread, give …</button
         >

@@ -18,7 +18,7 @@ class Gauge:
     """One thing a formula is judged by: its value in its unit, how it stands, a word, and its band where it has any.
 
     `status` is pass, close, held or unknown; without a band (None) nothing but unknown. `why` says what goes wrong
-    where it does not pass.
+    where it does not pass; `section` is where docs/method.md says how it is worked out.
     """
 
     name: str
@@ -30,6 +30,7 @@ class Gauge:
     band: Band | None = None
     basis: str = "rule of thumb"
     why: str = ""
+    section: str = "gauges"
 
     @property
     def off_by(self) -> float:
@@ -46,7 +47,21 @@ def on_band(name: str, label: str, unit: str, value: float, band: Band, say: str
     """Return the gauge of `value` on its band; `say` is the word where it does not pass, `why` what goes wrong."""
     status = band.status(value)
     passes = status is Status.PASS
-    return Gauge(name, label, unit, value, status, PASSES if passes else say, band, why="" if passes else why)
+    said, why = (PASSES, "") if passes else (say, why)
+    return Gauge(name, label, unit, value, status, said, band, why=why, section=section_of(name))
+
+
+_SECTIONS = {
+    "water": "water",
+    "binder": "binder",
+    "thickness": "thickening",
+    **dict.fromkeys(("soda", "yeast", "leaven", "powder"), "leavening"),
+}
+
+
+def section_of(name: str) -> str:
+    """Return the section of docs/method.md that says how the gauge of this name is worked out."""
+    return _SECTIONS.get(name, "gauges")
 
 
 def off_the_usual(band: Band, value: float) -> str:
@@ -57,4 +72,4 @@ def off_the_usual(band: Band, value: float) -> str:
 
 def unlimited(name: str, label: str, unit: str, value: float | None, say: str) -> Gauge:
     """Return a gauge without limits to judge by."""
-    return Gauge(name, label, unit, value, Status.UNKNOWN, say)
+    return Gauge(name, label, unit, value, Status.UNKNOWN, say, section=section_of(name))

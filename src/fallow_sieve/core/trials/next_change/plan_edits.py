@@ -1,6 +1,6 @@
 """What a cause changes in the plan of the next bake: times, temperatures, or a line to keep in mind.
 
-Within the limits of guide and hand: an oven by 20 K at most, a proof by 35 %. Where the plan lacks the stage, the
+Within the limits of a hand: an oven by 20 K at most, a proof by 35 %. Where the plan lacks the stage, the
 change is a line in words.
 """
 

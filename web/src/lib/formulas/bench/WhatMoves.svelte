@@ -1,22 +1,14 @@
 <!-- How a gauge was worked out: its rule, what it is judged by, and what a little more of each line would do to it. -->
 <script lang="ts">
   import { api, ask, wordsOf, type Schemas } from '../../api/client';
-  import { figure, mass, signed } from '../../ui/format';
+  import Moves from '../../bands/Moves.svelte';
+  import { figure, mass } from '../../ui/format';
   import { kitchen } from '../../app/kitchen.svelte';
   import { inSight } from '../../ui/sight';
   import { loadOn } from '../../ui/state/loading.svelte';
   import type { FormulaBench } from './formula.svelte';
 
   const { bench, gauge }: { bench: FormulaBench; gauge: Schemas['Gauge'] } = $props();
-  const RULES: Record<string, string> = {
-    water: '#/method/water',
-    binder: '#/method/binder',
-    thickness: '#/method/thickening',
-    soda: '#/method/leavening',
-    yeast: '#/method/leavening',
-    leaven: '#/method/leavening',
-    powder: '#/method/leavening'
-  };
   const SEEN = 0.005;
   let lines = $state.raw<Schemas['LineMoves'][]>([]);
   let trouble = $state('');
@@ -26,6 +18,14 @@
     lines
       .filter((l) => Math.abs(l.by[gauge.name] ?? 0) >= SEEN)
       .toSorted((a, b) => Math.abs(b.by[gauge.name]!) - Math.abs(a.by[gauge.name]!))
+  );
+  const rows = $derived(
+    moving.flatMap((l) => {
+      const line = bench.lines[l.at];
+      if (!line) return [];
+      const [there, more] = [mass(l.mass_g, unit), mass(l.step_g, unit)];
+      return [{ name: bench.nameOf(line, l.at), there, more, moves: l.by[gauge.name]! }];
+    })
   );
   /** The band in words: where one side cannot be passed, only the other is told. */
   const band = $derived.by(() => {
@@ -53,40 +53,13 @@
 <div class="small" {@attach inSight(there)}>
   <p>
     {#if band}Good {band} {gauge.unit}, {gauge.basis}.{:else}No band is known here.{/if}
-    <a href={RULES[gauge.name] ?? '#/method/gauges'}>How is this worked out?</a>
+    <a href="#/method/{gauge.section}">How is this worked out?</a>
   </p>
   {#if trouble}
     <p class="held" role="alert">{trouble}</p>
   {:else if moving.length}
-    <table class="lines">
-      <thead>
-        <tr>
-          <th scope="col">Line</th>
-          <th scope="col" class="num">there is</th>
-          <th scope="col" class="num">more of it</th>
-          <th scope="col" class="num">moves it by, {gauge.unit}</th>
-        </tr>
-      </thead>
-      <tbody>
-        {#each moving.filter((m) => bench.lines[m.at]) as l (l.at)}
-          <tr>
-            <th scope="row">{bench.nameOf(bench.lines[l.at]!, l.at)}</th>
-            <td class="num">{mass(l.mass_g, unit)}</td>
-            <td class="num">{mass(l.step_g, unit)}</td>
-            <td class="num">{signed(l.by[gauge.name]!, 2)}</td>
-          </tr>
-        {/each}
-      </tbody>
-    </table>
+    <Moves {rows} what="Line" unit={gauge.unit} />
   {:else}
     <p class="soft">No line moves it a little at a time.</p>
   {/if}
 </div>
-
-<style>
-  .lines {
-    width: auto;
-    min-width: min(100%, 26rem);
-    margin-top: 0.3rem;
-  }
-</style>

@@ -1,11 +1,15 @@
 <!-- What was measured: on its band as on the bench where it has one, else as a number; each with its uncertainty. -->
 <script lang="ts">
+  import ChevronDown from '@lucide/svelte/icons/chevron-down';
+  import ChevronRight from '@lucide/svelte/icons/chevron-right';
   import BandLine from '../../bands/BandLine.svelte';
   import { STATUS_CLASS, STATUS_WORDS } from '../../bands/words';
   import { figure } from '../../ui/format';
   import type { Measure } from '../types';
+  import HowMeasured from './HowMeasured.svelte';
 
-  const { measures }: { measures: Record<string, Measure> } = $props();
+  const { trial_id, measures }: { trial_id: number; measures: Record<string, Measure> } = $props();
+  let open = $state('');
   const Z = 1.96;
   const every = $derived(Object.entries(measures).map(([name, m]) => ({ name, ...m })));
   const banded = $derived(every.filter((m) => m.band));
@@ -20,14 +24,26 @@
         : 2;
   const within = (m: Measure): string =>
     m.sd ? `± ${figure(spread(m), spread(m) >= 9.5 ? 0 : spread(m) >= 0.95 ? 1 : 2)}` : '';
+  const toggle = (name: string): void => {
+    open = open === name ? '' : name;
+  };
 </script>
+
+{#snippet opener(m: Measure & { name: string })}
+  <button class="opener" aria-expanded={open === m.name} onclick={() => toggle(m.name)}>
+    {#if open === m.name}<ChevronDown size={14} aria-hidden="true" />{:else}<ChevronRight
+        size={14}
+        aria-hidden="true"
+      />{/if}<span>{m.label}</span>
+  </button>
+{/snippet}
 
 {#if banded.length}
   <ul class="sieves" aria-label="Measures on their bands">
     {#each banded as m (m.name)}
       {#if m.band}
         <li data-measure={m.name}>
-          <span class="name">{m.label}</span>
+          <span class="name">{@render opener(m)}</span>
           <BandLine
             band={m.band}
             status={m.status as 'pass' | 'close' | 'held' | 'unknown'}
@@ -42,6 +58,7 @@
             <span class="soft">{scaled(m) ? `of ${m.unit}` : m.unit} {within(m)}</span>
             <span class={STATUS_CLASS[m.status as 'pass']}>{STATUS_WORDS[m.status as 'pass']}</span>
           </span>
+          {#if open === m.name}<HowMeasured {trial_id} name={m.name} />{/if}
         </li>
       {/if}
     {/each}
@@ -51,7 +68,7 @@
   <dl class="plain">
     {#each plain as m (m.name)}
       <div data-measure={m.name}>
-        <dt class="small soft">{m.label}</dt>
+        <dt class="small soft">{@render opener(m)}</dt>
         <dd>
           <span class={m.word ? '' : 'num'}>{m.word || figure(m.value, decimals(m))}</span>
           <span class="small soft"
@@ -66,6 +83,9 @@
       </div>
     {/each}
   </dl>
+  {#if plain.some((m) => m.name === open)}
+    <section class="of-plain"><HowMeasured {trial_id} name={open} apart /></section>
+  {/if}
 {/if}
 
 <style>
@@ -84,6 +104,29 @@
 
   .name {
     font-weight: 600;
+  }
+
+  .opener {
+    display: inline-flex;
+    align-items: baseline;
+    gap: 0.3rem;
+    color: inherit;
+    font-weight: inherit;
+    text-align: left;
+    cursor: pointer;
+  }
+
+  .opener :global(svg) {
+    flex: none;
+    align-self: center;
+  }
+
+  .opener:hover {
+    color: var(--flax);
+  }
+
+  .of-plain {
+    margin-top: 0.5rem;
   }
 
   .value {
