@@ -68,6 +68,7 @@ def test_the_verdict_is_read_from_a_metre_and_leads_are_told_as_leads(page):
     assert float(figures.evaluate("e => getComputedStyle(e).fontSize").removesuffix("px")) >= 24
     expect(page.get_by_role("heading", name=re.compile(r"Leads, not proof: 6 things"))).to_be_visible()
     expect(page.get_by_text("These 7 people; others may differ.")).to_be_visible()
+    expect(page.get_by_text("Without any one of the 7 it says the same.")).to_be_visible()
     assert violations(page) == []
 
 

@@ -11,6 +11,7 @@ from fallow_sieve.core.tastings.answers import Method
 from fallow_sieve.core.tastings.panels import LONGEST_COMMENT, MOST_ATTRIBUTES, MOST_SAMPLES, MOST_SEATS, MOST_WORDS
 from fallow_sieve.services.tastings.page import Mat, SampleSeen, TastingStanding
 from fallow_sieve.services.tastings.pooled import PooledDays
+from fallow_sieve.services.tastings.resting import RestsOnSeats
 from fallow_sieve.services.tastings.result import TastingResult
 
 Mark = Annotated[str, Field(pattern=r"^[a-z][a-z-]{1,39}$")]
@@ -274,6 +275,10 @@ class PooledQuery(In):
 
     ids: str
     looks: int | None = None
+
+
+class RestsOnSeatsOut(RootModel[RestsOnSeats]):
+    """Without which seats a table would say another thing."""
 
 
 class PooledOut(RootModel[PooledDays]):

@@ -14,6 +14,7 @@ from fallow_sieve.api.tastings.models import (
     NewTastingIn,
     PooledOut,
     PooledQuery,
+    RestsOnSeatsOut,
     SeatIn,
     TableAskedOut,
     TastingIn,
@@ -25,11 +26,12 @@ from fallow_sieve.api.tastings.models import (
 from fallow_sieve.core.tastings.answers import Method
 from fallow_sieve.core.tastings.avoiding import Avoids, Leaving
 from fallow_sieve.core.tastings.discrimination import Forced, answers_for
-from fallow_sieve.core.tastings.panels import Asked, Seat
+from fallow_sieve.core.tastings.panels import Asked, Seat, Stage
 from fallow_sieve.core.values import BadInputError
 from fallow_sieve.reference import just_right_rows
 from fallow_sieve.services.tastings.page import TastingPage, standings, tasting_page
 from fallow_sieve.services.tastings.pooled import pooled_days
+from fallow_sieve.services.tastings.resting import rests_on_seats
 from fallow_sieve.services.tastings.setting import Setting, begin, change, close_table, open_table, unblind
 from fallow_sieve.services.tastings.table import table_now
 
@@ -85,6 +87,18 @@ def one(tasting_id: int) -> Response:
     here = kitchen()
     with store().reading() as session:
         return told(tasting_page(session, tasting_id, here))
+
+
+@routes.get("/tastings/<int:tasting_id>/rests-on")
+@route(RestsOnSeatsOut)
+def rests_on(tasting_id: int) -> Response:
+    """Return without which seats an unblinded table would say another thing."""
+    here = kitchen()
+    with store().reading() as session:
+        now = table_now(session, tasting_id, here)
+    if now.record.stage is not Stage.UNBLINDED:
+        raise BadInputError("the table is not unblinded", right="close it, and unblind it first")
+    return answer_value(RestsOnSeatsOut, rests_on_seats(now.table))
 
 
 @routes.put("/tastings/<int:tasting_id>")

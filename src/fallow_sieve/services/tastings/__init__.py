@@ -5,6 +5,7 @@ __all__ = [
     "page",
     "paper",
     "pooled",
+    "resting",
     "result",
     "samples",
     "setting",

@@ -5,6 +5,7 @@
   import Leads from './Leads.svelte';
   import Numbers from './Numbers.svelte';
   import Places from './Places.svelte';
+  import Resting from './Resting.svelte';
   import Strips from './Strips.svelte';
 
   interface Props {
@@ -58,6 +59,7 @@
       {#if t.late}{t.late}
         {t.late === 1 ? 'answer' : 'answers'} came late and {t.late === 1 ? 'is' : 'are'} not counted.{/if}
     </p>
+    <Resting tasting_id={t.id} />
     <Numbers {told} />
   {/if}
   <p class="small files">
