@@ -11,10 +11,11 @@ from time import monotonic
 from typing import Any
 
 import pytest
+from flask import Flask
 from playwright.sync_api import BrowserContext, ConsoleMessage, Page, Request, expect
 from werkzeug.serving import make_server
 
-from fallow_sieve.api.app import create_app
+from fallow_sieve.api.app import equip
 from fallow_sieve.devices.scale import SimulatedScale
 
 FLAGS = "--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync"
@@ -56,18 +57,20 @@ def clock(kitchen_time: datetime) -> dict[str, datetime]:
 
 
 @pytest.fixture
-def base_url(demo_db: Path, clock: dict[str, datetime]) -> Iterator[str]:
+def base_url(routed: Flask, demo_db: Path, clock: dict[str, datetime]) -> Iterator[str]:
     # A scale that is at rest at once and shows what it bears: its noise has tests of its own.
     scale = SimulatedScale(monotonic, noise_g=0, drift_g_per_min=0, settles_s=0.02)
-    app = create_app(demo_db, clock=lambda: clock["now"], scale=scale)
-    server = make_server("127.0.0.1", 0, app, threaded=True)
+    equip(routed, demo_db, clock=lambda: clock["now"], scale=scale)
+    # A server a test: what a page still sends when it closes must not reach the kitchen of the next.
+    server = make_server("127.0.0.1", 0, routed, threaded=True)
     thread = threading.Thread(target=server.serve_forever, args=(0.02,), daemon=True)
     thread.start()
     yield f"http://127.0.0.1:{server.server_port}"
     server.shutdown()
     thread.join()
-    app.extensions["demo"].close()
-    app.extensions["kitchen"].close()
+    server.server_close()
+    routed.extensions["demo"].close()
+    routed.extensions["kitchen"].close()
 
 
 @pytest.fixture(autouse=True)

@@ -226,11 +226,11 @@ def test_a_page_has_no_accessibility_violations_light_or_dark_and_fits_every_wid
     page.wait_for_timeout(500)  # not until the network is idle: a page with a scale reads it over and over
     assert violations(page) == []
     page.emulate_media(color_scheme="dark")
-    page.wait_for_timeout(250)  # what fades from one scheme to the other
+    page.wait_for_timeout(100)  # what fades from one scheme to the other
     assert violations(page, OF_COLOUR) == [], "dark"
     for width in (1024, 640, 390, 1280):  # 640 is 1280 at a zoom of 200 %
         page.set_viewport_size({"width": width, "height": 800})
-        page.wait_for_timeout(250)  # what is measured after it is drawn: the picture of a bench, the rows of a shelf
+        page.wait_for_timeout(100)  # what is measured after it is drawn: the picture of a bench, the rows of a shelf
         assert over_the_side(page) == [], width
 
 

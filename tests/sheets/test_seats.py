@@ -6,7 +6,6 @@ from datetime import UTC, datetime
 
 import pytest
 
-from fallow_sieve.api.app import create_app
 from fallow_sieve.sheets.app import create_sheets
 from fallow_sieve.sheets.limits import Limit
 from fallow_sieve.store.tastings import seats_of
@@ -16,13 +15,6 @@ NOW = datetime(2026, 3, 14, 9, 30, tzinfo=UTC)
 ENDS = "2026-03-15T09:30:00Z"
 OPEN = 3  # the demo's table that is open
 API = f"/api/v1/tastings/{OPEN}"
-
-
-@pytest.fixture
-def app(demo_db):
-    made = create_app(demo_db, clock=lambda: NOW)
-    yield made
-    made.extensions["kitchen"].close()
 
 
 @pytest.fixture

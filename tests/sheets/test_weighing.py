@@ -5,20 +5,12 @@ from datetime import UTC, datetime
 
 import pytest
 
-from fallow_sieve.api.app import create_app
 from fallow_sieve.sheets.app import create_sheets
 from fallow_sieve.store.trials import hand_out
 
 NOW = datetime(2026, 3, 14, 9, 30, tzinfo=UTC)
 ENDS = "2026-03-15T09:30:00Z"
 TOKEN = "weigh-up-abcdefghijklmn"
-
-
-@pytest.fixture
-def app(demo_db):
-    made = create_app(demo_db, clock=lambda: NOW)
-    yield made
-    made.extensions["kitchen"].close()
 
 
 @pytest.fixture
