@@ -49,5 +49,6 @@ def dialog(page: Page) -> Locator:
 
 
 def closes(page: Page) -> None:
+    expect(dialog(page).locator(":focus")).to_have_count(1)  # it listens once it has the focus
     press(page, "Escape")
     expect(dialog(page)).to_have_count(0)
