@@ -30,6 +30,7 @@ test:
 check: $(STAMPS)/python-dev
 	$(BIN)/ruff check -q $$(git diff --name-only --diff-filter=d HEAD -- '*.py') tests/conftest.py
 	$(BIN)/mypy
+	$(BIN)/mypy bench scripts
 	$(BIN)/lint-imports --no-logo
 	EFFORT=check $(BIN)/pytest -n 2 --dist worksteal -q tests/core tests/store
 

@@ -7,6 +7,7 @@ import tempfile
 import time
 from dataclasses import replace
 from datetime import UTC, datetime
+from functools import partial
 from pathlib import Path
 
 from flask.testing import FlaskClient
@@ -36,7 +37,7 @@ def weighings(client: FlaskClient, lot: int) -> None:
         empty.append(timed(lambda: client.put("/api/v1/trials/9/readings/bench-none/withdrawn", json=nothing)))
         body = {"ingredient": "potato-starch", "net_g": 1.0, "lot_id": lot}
         where = f"/api/v1/batches/4/weighings/bench-{n:06d}"
-        taken.append(timed(lambda where=where, body=body: client.put(where, json=body)))
+        taken.append(timed(partial(client.put, where, json=body)))
     for share, name in ((0.5, "p50"), (0.95, "p95")):
         e, t = percentile(empty, share), percentile(taken, share)
         noted(f"a weighing, {name}", t, "empty PUT", e, "≤ 3")
@@ -67,7 +68,7 @@ def traces(store: KitchenStore, client: FlaskClient) -> None:
                 add_bag(session, made.id, 500.0, 100.0, "shelf", WHEN, False)
     client.get(f"/api/v1/trace/lots/{lot}")
     took = min(timed(lambda: client.get(f"/api/v1/trace/lots/{lot}")) for _ in range(9))
-    into = len(client.get(f"/api/v1/trace/lots/{lot}").json["batches"])
+    into = len(client.get(f"/api/v1/trace/lots/{lot}").get_json()["batches"])
     noted(f"trace of a lot in {into} of {BATCHES} batches", took, aim="≤ 50 ms")
     print(f"trace of a lot in {into} of {BATCHES} batches {1e3 * took:7.1f} ms (aim 50)")
     listed = min(timed(lambda: client.get("/api/v1/batches")) for _ in range(3))
@@ -98,7 +99,7 @@ def main() -> None:
         store: KitchenStore = app.extensions["kitchen"]
         fill(store, NOW)
         client = app.test_client()
-        lots = client.get("/api/v1/ingredients/potato-starch/lots").json["items"]
+        lots = client.get("/api/v1/ingredients/potato-starch/lots").get_json()["items"]
         weighings(client, lots[0]["id"])
         labels(client)
         traces(store, client)

@@ -7,6 +7,7 @@ import random
 import sqlite3
 import subprocess
 import sys
+from collections.abc import Mapping, Sequence
 from contextlib import closing
 from pathlib import Path
 
@@ -63,7 +64,7 @@ def _copies(connection: sqlite3.Connection, table: str, where: str) -> tuple[lis
     return columns, [dict(zip(columns, row, strict=True)) for row in rows]
 
 
-def _put(connection: sqlite3.Connection, table: str, rows: list[dict[str, object]]) -> None:
+def _put(connection: sqlite3.Connection, table: str, rows: Sequence[Mapping[str, object]]) -> None:
     if rows:
         columns = list(rows[0])
         marks = ", ".join("?" * len(columns))

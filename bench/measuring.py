@@ -6,6 +6,7 @@ import json
 import os
 import time
 from collections.abc import Callable
+from functools import partial
 from pathlib import Path
 
 ROWS = "BENCH_ROWS"
@@ -35,13 +36,18 @@ def interleaved(
     return one, two
 
 
+def _called(work: Callable[[], object], calls: int) -> None:
+    for _ in range(calls):
+        work()
+
+
 def in_blocks(*works: Callable[[], object], rounds: int = 60, calls: int = 50) -> list[list[float]]:
     """Return for each work the time of one call (s), a value a block; blocks take turns, each warmed by its first call."""
     times: list[list[float]] = [[] for _ in works]
     for _ in range(rounds):
         for work, found in zip(works, times, strict=True):
             work()
-            found.append(timed(lambda work=work: [work() for _ in range(calls)]) / calls)
+            found.append(timed(partial(_called, work, calls)) / calls)
     return times
 
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 import itertools
 import os
 import time
+from typing import cast
 
 import numpy as np
 
@@ -26,7 +27,7 @@ def panel(
     k = len(best)
     sd = np.array([spread[min(j, len(spread) - 1)] for j in range(k)])
     marks = rng.normal(0, 1, (tasters, 1)) + np.array(best) + rng.normal(0, 1, (tasters, k)) * sd
-    return np.clip(np.rint(marks) if rounds else marks, 1, 9).tolist()
+    return cast(list[list[float]], np.clip(np.rint(marks) if rounds else marks, 1, 9).tolist())
 
 
 def crowned(tasters: int, best: list[float], spread: tuple[float, ...], *, ranks: bool) -> list[int | None]:

@@ -8,6 +8,7 @@ import statistics
 import tempfile
 import time
 from collections.abc import Callable
+from dataclasses import replace
 from datetime import UTC, datetime
 from pathlib import Path
 
@@ -22,8 +23,8 @@ from fallow_sieve.demo.kitchen import fill
 from fallow_sieve.reference import fault_tables
 from fallow_sieve.services.kitchen import kitchen_now
 from fallow_sieve.services.trials.beginning import Asked, begin
-from fallow_sieve.store import FORMULAS
-from fallow_sieve.store.trials import put_reading
+from fallow_sieve.store import FORMULAS, KitchenStore
+from fallow_sieve.store.trials import TrialOnRecord, add_trial, put_reading
 from measuring import noted
 
 KITCHENS, BAKES, PREDICTED = 200, 12, 80.0
@@ -109,7 +110,9 @@ def served() -> None:
         fill(store, NOW)
         with store.writing() as session:
             here = kitchen_now(store, NOW.date())
-            formula = FORMULAS.newest(session, 1).content
+            kept = FORMULAS.newest(session, 1)
+            assert kept is not None
+            formula = kept.content
             first = begin(session, 1, formula, Asked(), here, "2026-03-14T09:30:00Z")
         _more(store, first, 300)
         client = app.test_client()
@@ -125,12 +128,8 @@ def served() -> None:
         store.close()
 
 
-def _more(store, first, count: int) -> None:
+def _more(store: KitchenStore, first: TrialOnRecord, count: int) -> None:
     """Copies of a trial with readings as a full sheet leaves them."""
-    from dataclasses import replace
-
-    from fallow_sieve.store.trials import add_trial
-
     noted = {"water_poured_g": 890.0, "core_c": 97.0, "oven_c": 191.0, "bake_min": 45.0, "cool_min": 90.0, "verdict": 7.0,
              "mass_in_g": 1900.0, "mass_out_g": 1670.0, "fault:gummy": 0.0, "crust_shade": 4.0}  # fmt: skip
     with store.writing() as session:

@@ -78,7 +78,8 @@ def bring_in(port: int, rows: int, done: threading.Event) -> None:
 def judged_meanwhile(port: int) -> None:
     """Print how long a judgement takes with nobody else there, and while ten thousand rows come in."""
     for what, rows in (("a judgement alone", 200), (f"beside an import (aim {JUDGED_AIM_MS:g} ms more)", 10_000)):
-        done, moves = threading.Event(), []
+        done = threading.Event()
+        moves: list[float] = []
         hand = threading.Thread(target=judged, args=(port, moves, done))
         hand.start()
         bring_in(port, rows, done)
