@@ -30,7 +30,6 @@ test:
 check: $(STAMPS)/python-dev
 	$(BIN)/ruff check -q $$(git diff --name-only --diff-filter=d HEAD -- '*.py') tests/conftest.py
 	$(BIN)/mypy
-	$(BIN)/mypy bench scripts
 	$(BIN)/lint-imports --no-logo
 	EFFORT=check $(BIN)/pytest -n 2 --dist worksteal -q tests/core tests/store
 
@@ -48,6 +47,7 @@ lint-python: $(STAMPS)/python-dev
 	$(BIN)/ruff check .
 	$(BIN)/ruff format --check .
 	$(BIN)/mypy
+	$(BIN)/mypy bench scripts
 	$(BIN)/lint-imports --no-logo
 
 lint-web-types: $(TYPES)
