@@ -34,6 +34,7 @@
   });
   const spot = $derived(spotOf(x, vertices));
   const best = $derived(e.map ? spotOf(inOrder(e.map.best.x, names), vertices) : null);
+  const there = $derived([...e.runs.map((run) => spotOf(run.x, vertices)), ...(best ? [best] : [])]);
   let svg = $state<SVGSVGElement>();
   let dragging = false;
 
@@ -102,7 +103,7 @@
     </defs>
     <path d={pathOf(TRIANGLE)} class="outside" fill="url(#map-mesh)" />
     <path d={pathOf(outline)} class="s0" />
-    <Surface experiment={e} {outline} {middle} />
+    <Surface experiment={e} {outline} {middle} {there} />
     <path d={pathOf(outline)} class="edge" />
     {#each picture.edges.filter(long) as edge (edge.say)}
       {@const at = edgeLabel(edge)}

@@ -9,8 +9,10 @@
     experiment: Experiment;
     outline: readonly Spot[];
     middle: Spot;
+    /** What stands on the map: no figure of a level lies under it. */
+    there: readonly Spot[];
   }
-  const { experiment: e, outline, middle }: Props = $props();
+  const { experiment: e, outline, middle, there }: Props = $props();
   const picture = $derived(e.picture!);
   const paint = $derived(picture.lattice ? painted(picture.lattice, picture.levels, picture.chalk) : null);
   const decimals = $derived(e.response.unit === 'of 9' ? 1 : 2);
@@ -34,7 +36,7 @@
     <path d={paint.may} class="may" />
   </g>
   {#each paint.bands as band (band.level)}
-    {@const at = labelSpot(band.rings, outline, { x: middle.x + 150, y: middle.y + 70 })}
+    {@const at = labelSpot(band.rings, outline, { x: middle.x + 150, y: middle.y + 70 }, there)}
     {#if at}<text x={at.x} y={at.y + 4} text-anchor="middle">{figure(band.level, decimals)}</text>{/if}
   {/each}
 {/if}

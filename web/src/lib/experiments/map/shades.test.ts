@@ -18,6 +18,15 @@ describe('contours of the lattice', () => {
     expect(spot && isWithin(spot, TRIANGLE)).toBe(true);
     expect(labelSpot([], TRIANGLE, { x: 0, y: 0 })).toBeNull();
   });
+
+  it('a label is not covered by a loaf, as long as its line has room elsewhere', () => {
+    const rings = ringsAt(rising, STEPS, 0.3);
+    const about = { x: 350, y: 200 };
+    const covered = labelSpot(rings, TRIANGLE, about)!;
+    const clear = labelSpot(rings, TRIANGLE, about, [covered])!;
+    expect(Math.hypot(clear.x - covered.x, clear.y - covered.y)).toBeGreaterThan(30);
+    expect(labelSpot(rings, TRIANGLE, about, rings.flat())).toEqual(covered);
+  });
 });
 
 describe('shades', () => {

@@ -23,16 +23,22 @@ export function ringsAt(values: readonly number[], steps: number, level: number)
   );
 }
 
-/** Where a level's figure may stand: on its line, inside the outline, nearest to `about`. */
-export function labelSpot(rings: readonly Spot[][], within: readonly Spot[], about: Spot): Spot | null {
-  let best: Spot | null = null;
-  let near = Infinity;
-  for (const ring of rings)
-    for (const spot of ring) {
-      const far = (spot.x - about.x) ** 2 + (spot.y - about.y) ** 2;
-      if (far < near && isWithin(spot, within)) [best, near] = [spot, far];
-    }
-  return best;
+const CLEAR = 30; // px from the middle of a loaf to that of a figure that it does not cover
+
+/** Where a level's figure may stand: on its line, inside the outline, clear of what is `there`, nearest to `about`. */
+export function labelSpot(
+  rings: readonly Spot[][],
+  within: readonly Spot[],
+  about: Spot,
+  there: readonly Spot[] = []
+): Spot | null {
+  const spots = rings.flat().filter((spot) => isWithin(spot, within));
+  const clear = spots.filter((s) => there.every((t) => Math.hypot(s.x - t.x, s.y - t.y) > CLEAR));
+  const far = (s: Spot): number => Math.hypot(s.x - about.x, s.y - about.y);
+  return (clear.length ? clear : spots).reduce<Spot | null>(
+    (best, spot) => (best && far(best) <= far(spot) ? best : spot),
+    null
+  );
 }
 
 export function isWithin(spot: Spot, outline: readonly Spot[]): boolean {
