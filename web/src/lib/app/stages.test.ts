@@ -1,10 +1,8 @@
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import app from '../../App.svelte?raw';
 import { STAGES, stageAt } from './stages';
 
-const ROUTES = [...readFileSync('src/App.svelte', 'utf8').matchAll(/^\s+'(\/[^']*)': wrap/gm)].map(
-  (m) => m[1]!
-);
+const ROUTES = [...app.matchAll(/^\s+'(\/[^']*)': wrap/gm)].map((m) => m[1]!);
 const OF_NO_STAGE = ['/begin', '/method/:section?', '/settings'];
 
 describe('the path of the work', () => {

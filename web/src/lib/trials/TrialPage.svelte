@@ -47,17 +47,17 @@
 {:else if trial}
   <div class="page">
     <TrialHead {trial} {version} changed={again} />
+    {#if trial.readings.length === 0}
+      <p class="lead">
+        No bake yet. Start with this formula's plan: note each moment on the sheet, or take it as planned.
+      </p>
+    {:else}
+      <p class="lead" data-went>{trial.told.say}</p>
+      {#if trial.told.state}<p class="state" data-stands>{trial.told.state}</p>{/if}
+    {/if}
     <div class="two">
       <DayColumn {trial} />
       <div class="right">
-        {#if trial.readings.length === 0}
-          <p class="lead">
-            No bake yet. Start with this formula's plan: note each moment on the sheet, or take it as planned.
-          </p>
-        {:else}
-          <p class="lead" data-went>{trial.told.say}</p>
-          {#if trial.told.state}<p class="state" data-stands>{trial.told.state}</p>{/if}
-        {/if}
         <Measures trial_id={id} measures={trial.told.measures} />
         <button class="link small" onclick={() => (measuring = true)}
           >Measure it: volume, spread, give …</button
@@ -85,6 +85,7 @@
     grid-template-columns: 17rem minmax(0, 1fr);
     gap: 2rem;
     align-items: start;
+    margin-top: 1rem;
   }
 
   .lead {

@@ -108,7 +108,7 @@
 
   .opener {
     display: inline-flex;
-    align-items: baseline;
+    align-items: center;
     gap: 0.3rem;
     color: inherit;
     font-weight: inherit;
@@ -118,7 +118,6 @@
 
   .opener :global(svg) {
     flex: none;
-    align-self: center;
   }
 
   .opener:hover {
