@@ -22,6 +22,8 @@ from fallow_sieve.core.trials.quantities import Quantity
 from fallow_sieve.core.trials.readings import Reading, marks, of_arm
 from fallow_sieve.core.values import Band
 
+MADE_KEPT = 32  # formulas of which what was worked out is kept; each holds the whole shelf that it was made from
+
 
 @dataclass(frozen=True, slots=True, eq=False)
 class TrialRules:
@@ -94,13 +96,13 @@ def holds(trial: Trial, rules: TrialRules) -> set[str]:
     return set(_words(trial.made, trial.process, rules))
 
 
-@lru_cache(maxsize=128)
+@lru_cache(maxsize=MADE_KEPT)
 def formula_facts(made: Made, rules: TrialRules) -> Mapping[str, float]:
     """Return what the analysis of a formula says, by quantity in its unit; a family's bakes are of few formulas."""
     return facts_of_formula(made, rules.formulas, rules.alike)
 
 
-@lru_cache(maxsize=128)
+@lru_cache(maxsize=MADE_KEPT)
 def _words(made: Made, process: Process, rules: TrialRules) -> frozenset[str]:
     risk = bool(formula_facts(made, rules).get("lookalike_risk"))
     return frozenset(what_holds(made, process.steps, made.formula.pan, risk))

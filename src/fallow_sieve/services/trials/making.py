@@ -15,7 +15,7 @@ from fallow_sieve.core.trials.evidence.composition import Made
 from fallow_sieve.core.trials.evidence.log import Setting
 from fallow_sieve.core.trials.predicting import Process, predicted_plan
 from fallow_sieve.core.trials.readings import Reading, check_reading
-from fallow_sieve.core.trials.trial import Arm, Trial, TrialRules
+from fallow_sieve.core.trials.trial import MADE_KEPT, Arm, Trial, TrialRules
 from fallow_sieve.formats.formulas import document_of
 from fallow_sieve.formats.trials import TrialFile, readings_of
 from fallow_sieve.reference import (
@@ -82,7 +82,7 @@ def process_of(made: Made, school: str | None = None, switches: Mapping[str, boo
     return _process(made, school, tuple(sorted((switches or {}).items())))
 
 
-@lru_cache(maxsize=128)
+@lru_cache(maxsize=MADE_KEPT)
 def _process(made: Made, school: str | None, switches: tuple[tuple[str, bool], ...]) -> Process:
     steps = _steps(made, school, dict(switches))
     yeast, use = organism_named("yeast"), made.use.slug if made.use else ""
