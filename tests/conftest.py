@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import gc
 import shutil
 from collections.abc import Iterator
 from datetime import UTC, datetime
@@ -22,6 +23,9 @@ settings.register_profile(
     "unhurried", deadline=None, max_examples=examples(100), suppress_health_check=[HealthCheck.too_slow]
 )
 settings.load_profile("unhurried")
+
+# Garbage is looked for less often: nearly all that is there was loaded to stay.
+gc.set_threshold(20_000, 20, 10)
 
 NOW = datetime(2026, 3, 14, 9, 30, tzinfo=UTC)
 
