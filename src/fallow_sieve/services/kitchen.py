@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass, field, replace
 from datetime import date
 from typing import TYPE_CHECKING
@@ -19,7 +20,10 @@ if TYPE_CHECKING:  # a file can be judged without any database
 
 @dataclass(frozen=True, slots=True)
 class KitchenNow:
-    """Where the core works: a shelf, whose cup and spoon, store °C, currency, units, schools, pours, limits, words."""
+    """Where the core works: a shelf, whose cup and spoon, store °C, currency, units, schools, pours, limits.
+
+    `said` gives the kitchen's own words, each with the ingredient (slug) that it stands for: read only where a text is.
+    """
 
     shelf: Shelf
     cup: CupStandard = CupStandard.US
@@ -32,7 +36,7 @@ class KitchenNow:
     serving_g: float = 30.0
     pours: tuple[Pour, ...] = ()
     limits: Limits = field(default_factory=Limits)
-    words: tuple[tuple[str, str], ...] = ()
+    said: Callable[[], tuple[tuple[str, str], ...]] = tuple
     is_kept: bool = False
 
     @property
@@ -73,7 +77,7 @@ def kitchen_now(store: KitchenStore, today: date, brief_id: int | None = None) -
         serving_g=s.serving_g,
         pours=s.pours,
         limits=s.limits,
-        words=store.words(),
+        said=store.words,
         is_kept=True,
     )
 
@@ -96,5 +100,5 @@ def words_here(
     What it once said of an ingredient that it no longer has is left out.
     """
     own = [i for i in kitchen.shelf.ingredients if i.own]
-    said = [(phrase, slug) for phrase, slug in kitchen.words if slug in kitchen.shelf.row_of]
+    said = [(phrase, slug) for phrase, slug in kitchen.said() if slug in kitchen.shelf.row_of]
     return words(cup or kitchen.cup, spoon or kitchen.spoon, own, eggs_of, said)
