@@ -39,6 +39,21 @@ def test_a_limit_that_is_nowhere_is_never_reached():
     assert limits_told(seen(9.0, Band(-math.inf, -math.inf, math.inf, math.inf))) == "It passes, whatever it is."
 
 
+def test_a_limit_at_the_end_of_the_scale_is_none():
+    soft = Band(1, 3, 5, 5)  # marks 1–5: nothing is softer than 5
+    assert limits_told(seen(5, soft), 1, 5) == "2 less and it would be close."
+    assert limits_told(seen(2, soft), 1, 5) == "1 more and it would pass."
+    assert limits_told(seen(5, soft, sd=1.0), 1, 5).endswith("98 times in 100.")
+
+
+def test_where_good_ends_at_the_hard_limit_there_is_no_close():
+    assert limits_told(seen(6, Band(1, 3, 5, 5))) == "1 less and it would pass."
+
+
+def test_a_limit_that_all_but_touches_is_not_nought_away():
+    assert limits_told(seen(1.902)) == "under 0.01 less and it would be close."
+
+
 def test_without_a_band_it_is_told_and_not_judged():
     assert limits_told(seen(2.0, None)) == "No band is known for it: it is told, not judged."
 

@@ -56,7 +56,9 @@ def measure_explained(trial: Trial, rules: TrialRules, name: str, arm: str = "")
         raise UnknownNameError("measure", name, seen)
     m, q = seen[name], rules.quantities[name]
     rests = tuple(_rests(trial, rules, m, arm))
-    return MeasureExplained(name, m.label, m.unit, m.value, m.sd, q.how, q.basis, m.how, rests, limits_told(m))
+    return MeasureExplained(
+        name, m.label, m.unit, m.value, m.sd, q.how, q.basis, m.how, rests, limits_told(m, q.least, q.most)
+    )
 
 
 def _rests(trial: Trial, rules: TrialRules, seen: MeasureSeen, arm: str) -> Iterator[Rest]:
@@ -89,13 +91,19 @@ def little(value: float) -> float:
     return float(f"{_LITTLE * abs(value) or 1.0:.0e}")
 
 
-def limits_told(m: MeasureSeen) -> str:
-    """Return how far the next limit is in the measure's unit, and how surely it lies in the good band, in sentences."""
+def limits_told(m: MeasureSeen, least: float = -math.inf, most: float = math.inf) -> str:
+    """Return how far the next limit is in the measure's unit, and how surely it lies in the good band, in sentences.
+
+    A limit at `least` or `most` of what can be noted, in the same unit, is none: nothing lies beyond it.
+    """
     if m.band is None:
         return "No band is known for it: it is told, not judged."
-    found = f"{_to_go(m.band, m.value)}."
+    lows = [-math.inf if x <= least else x for x in m.band.limits[:2]]
+    highs = [math.inf if x >= most else x for x in m.band.limits[2:]]
+    band = Band(*lows, *highs)
+    found = f"{_to_go(band, m.value)}."
     if m.sd:
-        inside = probability_between(m.value, m.sd, m.sd, m.band.good_low, m.band.good_high)
+        inside = probability_between(m.value, m.sd, m.sd, band.good_low, band.good_high)
         found += f" By its spread it lies inside the good band {100 * inside:.0f} times in 100."
     return found
 
@@ -109,11 +117,13 @@ def _to_go(band: Band, value: float) -> str:
     back, on = ("more", "less") if short else ("less", "more")
     passes = f"{_amount(abs(good - value))} {back} and it would pass"
     if band.status(value) is Status.HELD:
-        return f"{_amount(abs(hard - value))} {back} and it would be close, {passes}"
+        return passes if good == hard else f"{_amount(abs(hard - value))} {back} and it would be close, {passes}"
     return f"{passes}, {_amount(abs(hard - value))} {on} and it would be held" if math.isfinite(hard) else passes
 
 
 def _amount(value: float) -> str:
+    if value < 0.005:
+        return "under 0.01"
     if value >= 20:
         return f"{value:.0f}"
     return f"{value:.{1 if value >= 2 else 2}f}".rstrip("0").rstrip(".")
