@@ -19,17 +19,18 @@ LONGEST_BIN = 300  # characters that name one
 G_PER_LB = 453.59237
 _NUMBER = r"(\d+(?:[.,]\d+)?)"
 _MONEY = r"(?:R\$|[€£$¥₹円]|\bzł|\b(?:eur|euros?|usd|gbp|chf|sek|nok|dkk|kr|fr|pounds?|dollars?|bucks)\b\.?)"
+_AT = r"at|for|@|à|a|por|zu"  # what stands before a price
 _BASIS = r"(100\s*g|kilos?|kilograms?|kg|lbs?|pound)"
 _PER = re.compile(
-    rf"(?:\b(?:at|for|@|à|zu)\s+)?{_MONEY}?\s*{_NUMBER}\s*{_MONEY}?\s*(?:/|\b(?:per|an?|the|je|pro|le|al"
+    rf"(?:\b(?:{_AT})\s+)?{_MONEY}?\s*{_NUMBER}\s*{_MONEY}?\s*(?:/|\b(?:per|an?|the|je|pro|le|al"
     rf"|por)\b)\s*{_BASIS}\b",
     re.I,
 )
 _PACK = re.compile(
-    rf"(?:\b(?:at|for|@|à|zu|costs?|paid)\s+)?(?:{_MONEY}\s*{_NUMBER}|{_NUMBER}\s*{_MONEY})(?:\s*(?:each|apiece))?",
+    rf"(?:\b(?:{_AT}|costs?|paid)\s+)?(?:{_MONEY}\s*{_NUMBER}|{_NUMBER}\s*{_MONEY})(?:\s*(?:each|apiece))?",
     re.I,
 )
-_BARE_PRICE = re.compile(r"(?<=\s)(?:at|for|@)?\s*(\d+[.,]\d{2})\s*$", re.I)
+_BARE_PRICE = re.compile(rf"(?<=\s)(?:{_AT})?\s*(\d+[.,]\d{{2}})\s*$", re.I)
 _LEAD = re.compile(
     r"^\s*(?:in (?:the|my|our) (?:bins?|shelf|larder|pantry|cupboard)\b[\s:,]*|there(?:'s| is| are)\b"
     r"|i(?:'ve| have)(?: got)?\b"
